@@ -1,0 +1,102 @@
+package mindspool.core.material;
+
+import java.util.Collections;
+import java.util.EnumMap;
+import java.util.Map;
+import mindspool.core.InvalidValueException;
+import mindspool.core.Require;
+
+/**
+ * A filament material: what is needed to compute its water and its drying, each figure with its
+ * source.
+ *
+ * @param name stable id, such as {@code PETG}
+ * @param title what people call it
+ * @param parameters a figure for every {@link Parameter}
+ */
+public record Material(String name, String title, Map<Parameter, Sourced> parameters) {
+
+  public Material {
+    for (Parameter parameter : Parameter.values()) {
+      Sourced figure = Require.present(parameter.key(), parameters.get(parameter), "a number");
+      parameter.check(figure.value());
+    }
+    parameters = Collections.unmodifiableMap(new EnumMap<>(parameters));
+    if (parameters.get(Parameter.PRINT_LIMIT).value()
+        < parameters.get(Parameter.DRY_TARGET).value()) {
+      throw new InvalidValueException(
+          "printLimitPercent",
+          Require.plain(parameters.get(Parameter.PRINT_LIMIT).value()),
+          "at least the dry target, "
+              + Require.plain(parameters.get(Parameter.DRY_TARGET).value())
+              + " %",
+          "Lower the dry target too.");
+    }
+    // Fails here rather than at first use when the sorption figures contradict each other.
+    sorption(parameters);
+  }
+
+  public double value(Parameter parameter) {
+    return parameters.get(parameter).value();
+  }
+
+  public Sorption sorption() {
+    return sorption(parameters);
+  }
+
+  private static Sorption sorption(Map<Parameter, Sourced> figures) {
+    return new Sorption(
+        figures.get(Parameter.SORPTION_HENRY).value(),
+        figures.get(Parameter.SORPTION_SATURATION).value(),
+        figures.get(Parameter.SORPTION_EXPONENT).value());
+  }
+
+  public Diffusion diffusion() {
+    return new Diffusion(value(Parameter.DIFFUSIVITY), value(Parameter.DIFFUSION_ACTIVATION));
+  }
+
+  public double densityKgPerM3() {
+    return value(Parameter.DENSITY);
+  }
+
+  public double heatCapacityJPerKgK() {
+    return value(Parameter.HEAT_CAPACITY);
+  }
+
+  /** Air temperature usual for drying, °C. */
+  public double dryingTemperatureC() {
+    return value(Parameter.DRYING_TEMPERATURE);
+  }
+
+  /** Highest air temperature that the filament itself stands, °C. */
+  public double dryingCeilingC() {
+    return value(Parameter.DRYING_CEILING);
+  }
+
+  /** Moisture at which drying aims, % of dry polymer. */
+  public double dryTargetPercent() {
+    return value(Parameter.DRY_TARGET);
+  }
+
+  /** Moisture above which it prints badly, % of dry polymer. */
+  public double printLimitPercent() {
+    return value(Parameter.PRINT_LIMIT);
+  }
+
+  /**
+   * This material with some figures replaced by the user's own.
+   *
+   * @param overrides parameter keys and values in the parameter's unit
+   */
+  public Material with(Map<String, Double> overrides) {
+    Map<Parameter, Sourced> changed = new EnumMap<>(parameters);
+    overrides.forEach(
+        (key, value) -> {
+          Parameter parameter = Parameter.ofKey(key);
+          double number = Require.present(key, value, "a number");
+          changed.put(
+              parameter, new Sourced(parameter.check(number), "your own", Sourced.Grade.OWN));
+        });
+    return new Material(name, title, changed);
+  }
+}

@@ -1,0 +1,600 @@
+package mindspool.core.moisture;
+
+import static mindspool.core.PhysicalConstants.GAS_CONSTANT;
+import static mindspool.core.PhysicalConstants.STANDARD_PRESSURE_PA;
+import static mindspool.core.PhysicalConstants.WATER_MOLAR_MASS;
+import static mindspool.core.PhysicalConstants.kelvin;
+
+import java.util.Arrays;
+import mindspool.core.InvalidValueException;
+import mindspool.core.Require;
+import mindspool.core.climate.ClimateSeries;
+import mindspool.core.climate.SaturationPressure;
+import mindspool.core.material.Diffusion;
+import mindspool.core.material.Material;
+import mindspool.core.material.Sorption;
+import mindspool.core.stock.Winding;
+
+/**
+ * Water and heat in a wound spool, on two scales.
+ *
+ * <p><b>Within the filament</b> water diffuses radially ({@link FilamentModes}). <b>Within the
+ * winding</b>, cut into rings of equal mass, vapour moves through the air between the wraps, driven
+ * by its partial pressure, with Stefan's correction for the drift of air near boiling:
+ *
+ * <pre>
+ *   V d/dt[(1-e) rho w + e p M/(R T)] = sum K (p_neighbour - p)         water
+ *   (1-e) rho c V dT/dt = sum k-terms + flanges + L (1-e) rho V dw/dt   heat
+ *   K = 2 pi W De(T) M/(R T) / ln(r_out/r_in) * P/(P - p)
+ * </pre>
+ *
+ * <p>The hub is tight. Air touches the outermost wraps through a film; heat also passes through the
+ * flanges. Diffusivity of vapour in the pores after Millington and Quirk 1961.
+ *
+ * <p><b>Time</b> advances by a two-stage, stiffly accurate, L-stable diagonally implicit
+ * Runge-Kutta method of order two (SDIRK2; Alexander 1977) whose step follows the rate at which the
+ * rings' uptake changes. Each step sees the straight line through the climate's readings within it,
+ * which keeps their mean exactly. Water is carried as a flux balance, hence conserved to rounding.
+ *
+ * <p>Valid from -40 to 110 °C; above that boiling within the pores would need pressure flow. Not
+ * modelled: dependence of diffusivity on moisture (nylon and PVA are then 2 to 10 times faster when
+ * wet), hysteresis, the reel's own water. Parameters are uncertain by a factor of two in time.
+ *
+ * <p>An instance holds scratch arrays: use it from one thread.
+ */
+public final class SpoolMoistureModel {
+
+  public static final double MAX_TEMPERATURE_C = 110;
+
+  /** Heat of evaporation, J/kg, near 20 °C. Reference: IAPWS-IF97, rounded. */
+  private static final double LATENT_HEAT = 2.45e6;
+
+  /**
+   * Diffusivity of vapour in air, m²/s at 298 K, rising as T^1.75. Reference: Fuller et al. 1966.
+   */
+  private static final double VAPOUR_DIFFUSIVITY_298 = 2.5e-5;
+
+  /** Heat conductivity of a winding, W/(m K). From memory, between polymer 0.2 and air 0.026. */
+  private static final double WINDING_CONDUCTIVITY = 0.15;
+
+  /** A reel's flange: thickness in m and conductivity in W/(m K). Common practice. */
+  private static final double FLANGE_THICKNESS_M = 0.0025;
+
+  private static final double FLANGE_CONDUCTIVITY = 0.2;
+
+  private static final double GAMMA = 1 - 1 / Math.sqrt(2);
+
+  private static final double FIRST_STEP_S = 10;
+  private static final double LEAST_STEP_S = 1;
+
+  /** Share of the pressure above which Stefan's correction is held. */
+  private static final double STEFAN_CAP = 0.9;
+
+  private static final double PLAUSIBLE_ACTIVITY = 1.05;
+
+  private static final int MAX_NEWTON = 25;
+
+  private final Sorption sorption;
+  private final Diffusion diffusion;
+  private final double heatCapacity;
+  private final Options options;
+  private final FilamentModes modes;
+
+  // Geometry, rebuilt when filament has been used.
+  private Winding winding;
+  private double ringVolume;
+  private double outerArea;
+  private double polymerDensity;
+  private double voidFraction;
+  private double diffusionLengthSquared;
+  private final double[] faceFactor;
+  private double outerFaceFactor;
+
+  // Scratch of one stage.
+  private final double[] lower;
+  private final double[] diagonal;
+  private final double[] right;
+  private final double[] upperRatio;
+  private final double[] saturation;
+  private final double[] gasCapacity;
+  private final double[] uptakeBase;
+  private final double[] uptakeSlope;
+  private final double[] modeDamping;
+  private final double[] faceVapour;
+  private final double[] conductance;
+  private final double[] baseMode;
+  private final double[] baseStored;
+  private final double[] baseTemperature;
+  private final double[] startMode;
+  private final double[] startStored;
+  private final double[] startTemperature;
+  private final double[] startPressure;
+  private final double[] startRate;
+  private double startGained;
+  private final double[] firstRate;
+  private final double[] air = new double[4];
+  private double outerConductance;
+  private double airVapourPressure;
+  private double stageInflow;
+
+  /**
+   * Numerical settings and physical switches.
+   *
+   * @param rings rings of equal mass
+   * @param exactModes modes of the filament besides the tail, 1..8
+   * @param tolerance allowed error of a step, as a share of saturation
+   * @param maxStepS longest step under measured climate, s; four hours under constant climate
+   * @param stefan whether near-boiling drift is counted
+   * @param latentHeat whether evaporation cools
+   * @param flangeHeat whether heat passes through the flanges
+   * @param packFactor multiplies vapour diffusivity in the winding; 1 unless calibrated, 0.5..2
+   */
+  public record Options(
+      int rings,
+      int exactModes,
+      double tolerance,
+      double maxStepS,
+      boolean stefan,
+      boolean latentHeat,
+      boolean flangeHeat,
+      double packFactor) {
+
+    /**
+     * Errors below 0.1 % of the swing against a far finer grid, at some ten microseconds a step.
+     */
+    public static final Options STANDARD = new Options(24, 8, 2e-3, 7200, true, true, true, 1);
+
+    public Options withMaxStep(double seconds) {
+      return new Options(
+          rings, exactModes, tolerance, seconds, stefan, latentHeat, flangeHeat, packFactor);
+    }
+
+    public Options withTolerance(double share) {
+      return new Options(
+          rings, exactModes, share, maxStepS, stefan, latentHeat, flangeHeat, packFactor);
+    }
+
+    public Options withPhysics(boolean withStefan, boolean withLatent, boolean withFlanges) {
+      return new Options(
+          rings, exactModes, tolerance, maxStepS, withStefan, withLatent, withFlanges, packFactor);
+    }
+  }
+
+  /** Is told of every step taken. */
+  @FunctionalInterface
+  public interface StepListener {
+    void stepped(double timeS, SpoolState state);
+  }
+
+  /** A model of a material with the standard settings. */
+  public SpoolMoistureModel(Material material) {
+    this(
+        material.sorption(),
+        material.diffusion(),
+        material.heatCapacityJPerKgK(),
+        Options.STANDARD);
+  }
+
+  public SpoolMoistureModel(
+      Sorption sorption, Diffusion diffusion, double heatCapacityJPerKgK, Options options) {
+    this.sorption = sorption;
+    this.diffusion = diffusion;
+    this.heatCapacity = heatCapacityJPerKgK;
+    this.options = options;
+    this.modes = FilamentModes.withTail(options.exactModes);
+    int rings = options.rings;
+    int all = rings * modes.count();
+    faceFactor = new double[rings];
+    lower = new double[rings];
+    diagonal = new double[rings];
+    right = new double[rings];
+    upperRatio = new double[rings];
+    saturation = new double[rings];
+    gasCapacity = new double[rings];
+    uptakeBase = new double[rings];
+    uptakeSlope = new double[rings];
+    modeDamping = new double[all];
+    faceVapour = new double[rings];
+    conductance = new double[rings];
+    baseMode = new double[all];
+    baseStored = new double[rings];
+    baseTemperature = new double[rings];
+    startMode = new double[all];
+    startStored = new double[rings];
+    startTemperature = new double[rings];
+    startPressure = new double[rings];
+    startRate = new double[rings];
+    firstRate = new double[rings];
+  }
+
+  /**
+   * A spool equally moist and warm throughout.
+   *
+   * @param moisturePercent % of dry polymer, 0 to saturation
+   * @param temperatureC its temperature
+   */
+  public SpoolState uniform(Winding spoolWinding, double moisturePercent, double temperatureC) {
+    double most = 100 * sorption.moistureFraction(PLAUSIBLE_ACTIVITY);
+    Require.within(
+        "initialMoisturePercent",
+        moisturePercent,
+        0,
+        Math.floor(most * 1000) / 1000,
+        "%",
+        "Moisture is water per dry polymer; this material holds no more even in saturated air.");
+    double content = moisturePercent / 100;
+    SpoolState state = new SpoolState(spoolWinding, options.rings, modes.weights());
+    double kelvin = kelvin(temperatureC);
+    double pressure = sorption.activity(content) * SaturationPressure.atKelvin(kelvin);
+    Arrays.fill(state.modeContent, content);
+    Arrays.fill(state.temperatureK, kelvin);
+    Arrays.fill(state.vapourPressurePa, pressure);
+    double solid = (1 - spoolWinding.voidFraction()) * spoolWinding.densityKgPerM3();
+    Arrays.fill(
+        state.storedKgPerM3,
+        solid * content
+            + spoolWinding.voidFraction() * pressure * WATER_MOLAR_MASS / (GAS_CONSTANT * kelvin));
+    return state;
+  }
+
+  /**
+   * Lets time pass.
+   *
+   * @param state is changed
+   * @param climate air around the spool
+   * @param contact how that air touches it
+   * @param fromS start, s on the climate's scale
+   * @param toS end, not before {@code fromS}
+   * @param listener is told of every step, for curves; may be null
+   * @return number of steps taken
+   */
+  public int advance(
+      SpoolState state,
+      ClimateSeries climate,
+      AirContact contact,
+      double fromS,
+      double toS,
+      StepListener listener) {
+    if (state.winding != winding) {
+      mesh(state.winding);
+    }
+    double time = fromS;
+    double step = FIRST_STEP_S;
+    int steps = 0;
+    while (time < toS) {
+      double event = Math.min(toS, climate.nextJumpAfter(time));
+      double longest = climate.isConstant() ? 2 * options.maxStepS : options.maxStepS;
+      while (time < event) {
+        double wanted = Math.min(step, longest);
+        double left = event - time;
+        // Two even steps rather than one full and one sliver.
+        double dt = wanted >= left ? left : wanted > 0.5 * left ? 0.5 * left : wanted;
+        double error = attempt(state, climate, contact, time, dt);
+        double growth = error > 0 ? 0.9 / Math.sqrt(error / options.tolerance) : 2;
+        if (error > options.tolerance && dt > LEAST_STEP_S) {
+          restore(state);
+          step = Math.max(LEAST_STEP_S, dt * Math.max(0.2, growth));
+          continue;
+        }
+        time = dt == left ? event : time + dt;
+        step = Math.min(longest, Math.max(wanted, dt) * Math.min(2, growth));
+        steps++;
+        if (listener != null) {
+          listener.stepped(time, state);
+        }
+      }
+      step = FIRST_STEP_S;
+    }
+    return steps;
+  }
+
+  private void mesh(Winding newWinding) {
+    winding = newWinding;
+    int rings = options.rings;
+    double hub2 = winding.hubRadiusM() * winding.hubRadiusM();
+    double outer2 = winding.outerRadiusM() * winding.outerRadiusM();
+    double width = winding.widthM();
+    double[] centre = new double[rings];
+    for (int i = 0; i < rings; i++) {
+      centre[i] = Math.sqrt(hub2 + (outer2 - hub2) * (i + 0.5) / rings);
+    }
+    for (int i = 0; i < rings - 1; i++) {
+      faceFactor[i] = 2 * Math.PI * width / Math.log(centre[i + 1] / centre[i]);
+    }
+    double outer = winding.outerRadiusM();
+    outerFaceFactor = 2 * Math.PI * width / Math.log(outer / centre[rings - 1]);
+    outerArea = 2 * Math.PI * outer * width;
+    ringVolume = Math.PI * width * (outer2 - hub2) / rings;
+    voidFraction = winding.voidFraction();
+    polymerDensity = (1 - voidFraction) * winding.densityKgPerM3();
+    double radius = winding.filamentDiameterM() / 2;
+    diffusionLengthSquared = radius * radius;
+  }
+
+  /** Takes one step from the state; returns its error relative to saturation. */
+  private double attempt(
+      SpoolState state, ClimateSeries climate, AirContact contact, double time, double dt) {
+    save(state);
+    climate.window(time, time + dt, air);
+    double before = GAMMA - 0.5;
+    stage(
+        state,
+        startMode,
+        startStored,
+        startTemperature,
+        contact,
+        kelvin(air[0] + before * air[1]),
+        Math.max(0, air[2] + before * air[3]),
+        GAMMA * dt);
+    double firstInflow = stageInflow;
+    System.arraycopy(state.contentRatePerS, 0, firstRate, 0, firstRate.length);
+
+    double carry = (1 - GAMMA) / GAMMA;
+    extrapolate(baseMode, startMode, state.modeContent, carry);
+    extrapolate(baseStored, startStored, state.storedKgPerM3, carry);
+    extrapolate(baseTemperature, startTemperature, state.temperatureK, carry);
+    stage(
+        state,
+        baseMode,
+        baseStored,
+        baseTemperature,
+        contact,
+        kelvin(air[0] + 0.5 * air[1]),
+        Math.max(0, air[2] + 0.5 * air[3]),
+        GAMMA * dt);
+    state.gainedKg += dt * ((1 - GAMMA) * firstInflow + GAMMA * stageInflow);
+
+    double largest = 0;
+    for (int i = 0; i < firstRate.length; i++) {
+      largest = Math.max(largest, Math.abs(state.contentRatePerS[i] - firstRate[i]));
+    }
+    return GAMMA * dt * largest / sorption.saturationFraction();
+  }
+
+  private static void extrapolate(double[] to, double[] start, double[] stage, double carry) {
+    for (int i = 0; i < to.length; i++) {
+      to[i] = start[i] + carry * (stage[i] - start[i]);
+    }
+  }
+
+  private void save(SpoolState state) {
+    System.arraycopy(state.modeContent, 0, startMode, 0, startMode.length);
+    System.arraycopy(state.storedKgPerM3, 0, startStored, 0, startStored.length);
+    System.arraycopy(state.temperatureK, 0, startTemperature, 0, startTemperature.length);
+    System.arraycopy(state.vapourPressurePa, 0, startPressure, 0, startPressure.length);
+    System.arraycopy(state.contentRatePerS, 0, startRate, 0, startRate.length);
+    startGained = state.gainedKg;
+  }
+
+  private void restore(SpoolState state) {
+    System.arraycopy(startMode, 0, state.modeContent, 0, startMode.length);
+    System.arraycopy(startStored, 0, state.storedKgPerM3, 0, startStored.length);
+    System.arraycopy(startTemperature, 0, state.temperatureK, 0, startTemperature.length);
+    System.arraycopy(startPressure, 0, state.vapourPressurePa, 0, startPressure.length);
+    System.arraycopy(startRate, 0, state.contentRatePerS, 0, startRate.length);
+    state.gainedKg = startGained;
+  }
+
+  /** One implicit Euler stage of length {@code span} from a base; heat first, then water. */
+  private void stage(
+      SpoolState state,
+      double[] modeBase,
+      double[] storedBase,
+      double[] temperatureBase,
+      AirContact contact,
+      double airTemperatureK,
+      double airPressurePa,
+      double span) {
+    warm(state, temperatureBase, contact, airTemperatureK, span);
+    airVapourPressure = airPressurePa;
+    relaxModes(state, modeBase, span);
+    prepareVapour(state, contact, airTemperatureK);
+    solveVapour(state, storedBase, span);
+    settle(state, modeBase, storedBase, span);
+  }
+
+  private void warm(
+      SpoolState state,
+      double[] temperatureBase,
+      AirContact contact,
+      double airTemperatureK,
+      double span) {
+    int rings = options.rings;
+    double filmW = contact.heatTransferWPerM2K();
+    double outer = winding.outerRadiusM();
+    double width = winding.widthM();
+    double outerW =
+        1
+            / (1 / (outerFaceFactor * WINDING_CONDUCTIVITY)
+                + 1 / (2 * Math.PI * width * outer * filmW));
+    double flangeW =
+        options.flangeHeat
+            ? ringVolume
+                * (2 / width)
+                / (1 / filmW
+                    + FLANGE_THICKNESS_M / FLANGE_CONDUCTIVITY
+                    + width / (6 * WINDING_CONDUCTIVITY))
+            : 0;
+    double capacity = polymerDensity * heatCapacity * ringVolume / span;
+    double latent = options.latentHeat ? LATENT_HEAT * polymerDensity * ringVolume : 0;
+    for (int i = 0; i < rings; i++) {
+      double inner = i > 0 ? faceFactor[i - 1] * WINDING_CONDUCTIVITY : 0;
+      double outerFace = i < rings - 1 ? faceFactor[i] * WINDING_CONDUCTIVITY : outerW;
+      lower[i] = -inner;
+      diagonal[i] = capacity + inner + outerFace + flangeW;
+      right[i] =
+          capacity * temperatureBase[i]
+              + flangeW * airTemperatureK
+              + latent * state.contentRatePerS[i];
+      conductance[i] = outerFace;
+    }
+    right[rings - 1] += outerW * airTemperatureK;
+    solveTridiagonal(state.temperatureK);
+  }
+
+  /** Splits each ring's uptake over the span into a part known already and a part led by p. */
+  private void relaxModes(SpoolState state, double[] modeBase, double span) {
+    double[] rate = modes.rates();
+    double[] weight = modes.weights();
+    int count = rate.length;
+    for (int i = 0; i < options.rings; i++) {
+      double temperature = state.temperatureK[i];
+      double pace = span * diffusion.atKelvin(temperature) / diffusionLengthSquared;
+      double known = 0;
+      double led = 0;
+      int at = i * count;
+      for (int n = 0; n < count; n++) {
+        double damping = 1 / (1 + pace * rate[n]);
+        modeDamping[at + n] = damping;
+        known += weight[n] * modeBase[at + n] * damping;
+        led += weight[n] * (1 - damping);
+      }
+      uptakeBase[i] = known;
+      uptakeSlope[i] = led;
+    }
+  }
+
+  private void prepareVapour(SpoolState state, AirContact contact, double airTemperatureK) {
+    int rings = options.rings;
+    double pore =
+        options.packFactor
+            * VAPOUR_DIFFUSIVITY_298
+            * Math.pow(voidFraction, 4.0 / 3)
+            * WATER_MOLAR_MASS
+            / GAS_CONSTANT;
+    for (int i = 0; i < rings; i++) {
+      double temperature = state.temperatureK[i];
+      saturation[i] = SaturationPressure.atKelvin(temperature);
+      gasCapacity[i] = voidFraction * WATER_MOLAR_MASS / (GAS_CONSTANT * temperature);
+      double faceTemperature =
+          i < rings - 1 ? 0.5 * (temperature + state.temperatureK[i + 1]) : temperature;
+      faceVapour[i] =
+          pore
+              * power175(faceTemperature / 298)
+              / faceTemperature
+              * (i < rings - 1 ? faceFactor[i] : outerFaceFactor);
+    }
+    double film =
+        contact.effectiveVapourTransfer(outerArea)
+            * outerArea
+            * WATER_MOLAR_MASS
+            / (GAS_CONSTANT * 0.5 * (state.temperatureK[rings - 1] + airTemperatureK));
+    outerConductance = film > 0 ? 1 / (1 / faceVapour[rings - 1] + 1 / film) : 0;
+  }
+
+  /** {@code x^1.75} by square roots. */
+  private static double power175(double x) {
+    return x * x / Math.sqrt(Math.sqrt(x));
+  }
+
+  /** Newton's method for the vapour pressures at the end of the stage. */
+  private void solveVapour(SpoolState state, double[] storedBase, double span) {
+    int rings = options.rings;
+    double[] pressure = state.vapourPressurePa;
+    double[] change = upperRatio;
+    for (int iteration = 0; iteration < MAX_NEWTON; iteration++) {
+      double fromInner = 0;
+      double innerConductance = 0;
+      for (int i = 0; i < rings; i++) {
+        boolean outermost = i == rings - 1;
+        double beyond = outermost ? airVapourPressure : pressure[i + 1];
+        double k = (outermost ? outerConductance : faceVapour[i]) * drift(pressure[i], beyond);
+        double fromOuter = k * (beyond - pressure[i]);
+        conductance[i] = k;
+        double activity = pressure[i] / saturation[i];
+        double content = uptakeBase[i] + uptakeSlope[i] * sorption.moistureFraction(activity);
+        double slope = uptakeSlope[i] * sorption.slope(activity) / saturation[i];
+        double excess =
+            ringVolume * (polymerDensity * content + gasCapacity[i] * pressure[i] - storedBase[i])
+                - span * (fromOuter - fromInner);
+        lower[i] = -span * innerConductance;
+        diagonal[i] =
+            ringVolume * (polymerDensity * slope + gasCapacity[i]) + span * (k + innerConductance);
+        right[i] = -excess;
+        conductance[i] = span * k;
+        fromInner = fromOuter;
+        innerConductance = k;
+      }
+      solveTridiagonal(change);
+      boolean settled = true;
+      for (int i = 0; i < rings; i++) {
+        settled &= Math.abs(change[i]) < 1e-6 * saturation[i] + 1e-3;
+        pressure[i] = Math.max(0, pressure[i] + change[i]);
+      }
+      if (settled) {
+        return;
+      }
+    }
+    throw new IllegalStateException(
+        "vapour balance did not settle at %.1f to %.1f °C"
+            .formatted(state.coreTemperatureC(), state.outerTemperatureC()));
+  }
+
+  private double drift(double a, double b) {
+    if (!options.stefan) {
+      return 1;
+    }
+    double mean = Math.min(0.5 * (a + b), STEFAN_CAP * STANDARD_PRESSURE_PA);
+    return STANDARD_PRESSURE_PA / (STANDARD_PRESSURE_PA - mean);
+  }
+
+  /** Moves modes and stored water to the end of the stage; storage by the fluxes alone. */
+  private void settle(SpoolState state, double[] modeBase, double[] storedBase, double span) {
+    int rings = options.rings;
+    int count = modes.count();
+    double[] weight = modes.weights();
+    double[] pressure = state.vapourPressurePa;
+    double fromInner = 0;
+    for (int i = 0; i < rings; i++) {
+      double surface = sorption.moistureFraction(pressure[i] / saturation[i]);
+      double uptake = 0;
+      int at = i * count;
+      for (int n = 0; n < count; n++) {
+        double damping = modeDamping[at + n];
+        double moved = (1 - damping) * (surface - modeBase[at + n]);
+        state.modeContent[at + n] = modeBase[at + n] + moved;
+        uptake += weight[n] * moved;
+      }
+      state.contentRatePerS[i] = uptake / span;
+      boolean outermost = i == rings - 1;
+      double beyond = outermost ? airVapourPressure : pressure[i + 1];
+      double k = (outermost ? outerConductance : faceVapour[i]) * drift(pressure[i], beyond);
+      double fromOuter = k * (beyond - pressure[i]);
+      state.storedKgPerM3[i] = storedBase[i] + span * (fromOuter - fromInner) / ringVolume;
+      fromInner = fromOuter;
+    }
+    stageInflow = fromInner;
+  }
+
+  /**
+   * Thomas algorithm for the matrix with {@code lower}, {@code diagonal} and {@code -conductance}
+   * above; diagonally dominant, so no pivoting.
+   */
+  private void solveTridiagonal(double[] solution) {
+    int rings = options.rings;
+    // The last entry of conductance belongs to the air and is already in the right-hand side.
+    double pivot = diagonal[0];
+    solution[0] = right[0] / pivot;
+    for (int i = 1; i < rings; i++) {
+      double ratio = -conductance[i - 1] / pivot;
+      conductance[i - 1] = ratio;
+      pivot = diagonal[i] - lower[i] * ratio;
+      solution[i] = (right[i] - lower[i] * solution[i - 1]) / pivot;
+    }
+    for (int i = rings - 2; i >= 0; i--) {
+      solution[i] -= conductance[i] * solution[i + 1];
+    }
+  }
+
+  /** Refuses temperatures at which water would boil in the pores. */
+  public static double checkTemperature(String field, double temperatureC) {
+    if (!(temperatureC <= MAX_TEMPERATURE_C)) {
+      throw new InvalidValueException(
+          field,
+          Require.plain(temperatureC),
+          "up to 110 °C",
+          "Above this water boils within the winding and the computation does not hold.");
+    }
+    return temperatureC;
+  }
+}

@@ -1,0 +1,139 @@
+package mindspool.core.moisture;
+
+import mindspool.core.PhysicalConstants;
+import mindspool.core.stock.Winding;
+
+/**
+ * Water and heat in a winding at one moment: rings of equal mass from the hub outwards, in each the
+ * modes of the filament, the water stored, temperature and vapour pressure. Changed only by {@link
+ * SpoolMoistureModel}; copy it to keep it.
+ */
+public final class SpoolState {
+
+  Winding winding;
+
+  /** Mode contents, kg/kg: ring-major, {@code modes.count()} per ring. */
+  double[] modeContent;
+
+  /** Water held by polymer and air per volume of winding, kg/m³. */
+  double[] storedKgPerM3;
+
+  double[] temperatureK;
+  double[] vapourPressurePa;
+
+  /** Latest rate of change of the polymer's content, 1/s: the lagged source of latent heat. */
+  double[] contentRatePerS;
+
+  /** Water taken from the surroundings since the start, kg. */
+  double gainedKg;
+
+  private final double[] weights;
+
+  SpoolState(Winding winding, int rings, double[] weights) {
+    this.winding = winding;
+    this.weights = weights;
+    this.modeContent = new double[rings * weights.length];
+    this.storedKgPerM3 = new double[rings];
+    this.temperatureK = new double[rings];
+    this.vapourPressurePa = new double[rings];
+    this.contentRatePerS = new double[rings];
+  }
+
+  /** An independent copy. */
+  public SpoolState copy() {
+    SpoolState copy = new SpoolState(winding, storedKgPerM3.length, weights);
+    copy.modeContent = modeContent.clone();
+    copy.storedKgPerM3 = storedKgPerM3.clone();
+    copy.temperatureK = temperatureK.clone();
+    copy.vapourPressurePa = vapourPressurePa.clone();
+    copy.contentRatePerS = contentRatePerS.clone();
+    copy.gainedKg = gainedKg;
+    return copy;
+  }
+
+  public Winding winding() {
+    return winding;
+  }
+
+  public int rings() {
+    return storedKgPerM3.length;
+  }
+
+  /** Mean content of a ring's filament, kg/kg. */
+  public double contentFraction(int ring) {
+    double sum = 0;
+    int at = ring * weights.length;
+    for (int n = 0; n < weights.length; n++) {
+      sum += weights[n] * modeContent[at + n];
+    }
+    return sum;
+  }
+
+  public MoistureProfile profile() {
+    double[] percent = new double[rings()];
+    for (int i = 0; i < percent.length; i++) {
+      percent[i] = 100 * contentFraction(i);
+    }
+    return new MoistureProfile(percent);
+  }
+
+  /** Temperature of the innermost ring, °C. */
+  public double coreTemperatureC() {
+    return PhysicalConstants.celsius(temperatureK[0]);
+  }
+
+  /** Temperature of the outermost wrap, °C: rings extended by half a ring to their surface. */
+  public double outerTemperatureC() {
+    int last = temperatureK.length - 1;
+    double slope = last > 0 ? temperatureK[last] - temperatureK[last - 1] : 0;
+    return PhysicalConstants.celsius(temperatureK[last] + 0.5 * slope);
+  }
+
+  /** Water in polymer and in the air between wraps, kg. */
+  public double waterKg() {
+    double volume =
+        winding.dryMassKg() / ((1 - winding.voidFraction()) * winding.densityKgPerM3()) / rings();
+    double sum = 0;
+    for (double stored : storedKgPerM3) {
+      sum += volume * stored;
+    }
+    return sum;
+  }
+
+  /** Water taken from the surroundings since the start (negative when given off), kg. */
+  public double waterGainedKg() {
+    return gainedKg;
+  }
+
+  /**
+   * The state after filament has been used: the outermost wraps leave with their water. Rings are
+   * cut anew, conserving the water and heat of what stays.
+   *
+   * @param dryMassLeftKg at most the present mass
+   */
+  public SpoolState withOuterMassUsed(double dryMassLeftKg) {
+    double share = dryMassLeftKg / winding.dryMassKg();
+    if (!(share > 0 && share <= 1)) {
+      throw new IllegalArgumentException("mass left must be above 0 and not above the present");
+    }
+    int rings = rings();
+    int modes = weights.length;
+    SpoolState rest = new SpoolState(winding.withDryMass(dryMassLeftKg), rings, weights);
+    for (int j = 0; j < rings; j++) {
+      double start = j * share;
+      double end = (j + 1) * share;
+      for (int i = (int) start; i < Math.min(rings, Math.ceil(end)); i++) {
+        double overlap = (Math.min(end, i + 1) - Math.max(start, i)) / share;
+        for (int n = 0; n < modes; n++) {
+          rest.modeContent[j * modes + n] += overlap * modeContent[i * modes + n];
+        }
+        rest.storedKgPerM3[j] += overlap * storedKgPerM3[i];
+        rest.temperatureK[j] += overlap * temperatureK[i];
+        rest.vapourPressurePa[j] += overlap * vapourPressurePa[i];
+        rest.contentRatePerS[j] += overlap * contentRatePerS[i];
+      }
+    }
+    rest.gainedKg = gainedKg - (waterKg() - rest.waterKg());
+    return rest;
+  }
+}
