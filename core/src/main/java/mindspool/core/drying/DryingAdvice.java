@@ -1,0 +1,142 @@
+package mindspool.core.drying;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import mindspool.core.climate.MoistAir;
+import mindspool.core.climate.SaturationPressure;
+import mindspool.core.drying.DryingCeiling.Setter;
+import mindspool.core.drying.DryingForecast.Cycle;
+import mindspool.core.drying.DryingForecast.Run;
+import mindspool.core.material.Material;
+import mindspool.core.stock.ReelKind;
+
+/** Says in words why a cycle does not reach its target, what would help, and what to beware of. */
+final class DryingAdvice {
+
+  /** A setpoint so far below the usual one is not a cycle to wait for. Judgement. */
+  private static final double FAR_BELOW_USUAL_K = 15;
+
+  private final Material material;
+  private final ReelKind reel;
+  private final Dryer dryer;
+  private final MoistAir room;
+  private final DryingCeiling ceiling;
+  private final Run run;
+  private final Cycle cycle;
+  private final double target;
+  private final List<String> lines = new ArrayList<>();
+
+  DryingAdvice(
+      Material material,
+      ReelKind reel,
+      Dryer dryer,
+      MoistAir room,
+      DryingCeiling ceiling,
+      Run run,
+      Cycle cycle,
+      double target) {
+    this.material = material;
+    this.reel = reel;
+    this.dryer = dryer;
+    this.room = room;
+    this.ceiling = ceiling;
+    this.run = run;
+    this.cycle = cycle;
+    this.target = target;
+  }
+
+  List<String> lines() {
+    if (cycle.setpointC() > ceiling.temperatureC()) {
+      say(
+          "%.0f °C is above the ceiling of %.0f °C: %s. Lower the setpoint.",
+          cycle.setpointC(), ceiling.temperatureC(), ceiling.limits().get(0).why());
+    }
+    double floor = run.floorPercent(cycle.setpointC());
+    if (floor >= target) {
+      floorTooHigh(floor);
+    } else if (cycle.hours().core().isEmpty() || cycle.hours().outer().isEmpty()) {
+      tooSlow(floor);
+    }
+    if (ceiling.temperatureC() < material.dryingTemperatureC() - FAR_BELOW_USUAL_K) {
+      say(
+          "The ceiling lies %.0f K below the %.0f °C usual for %s. %s",
+          material.dryingTemperatureC() - ceiling.temperatureC(),
+          material.dryingTemperatureC(),
+          material.title(),
+          raiseCeiling());
+    }
+    return List.copyOf(lines);
+  }
+
+  private void floorTooHigh(double floor) {
+    say(
+        "Never, because air of %.0f °C and %.0f %% humidity, heated to %.0f °C, still holds %s at"
+            + " %.3f %%; the target is %.3f %%.",
+        room.temperatureC(),
+        room.relativeHumidityPercent(),
+        cycle.setpointC() + dryer.biasC(),
+        material.title(),
+        floor,
+        target);
+    double needed = DryingForecast.temperatureForFloor(material, room, target) - dryer.biasC();
+    if (needed <= ceiling.temperatureC()) {
+      say(
+          "Hotter helps: in this air set more than %.0f °C; the ceiling is %.0f °C.",
+          Math.ceil(needed), ceiling.temperatureC());
+    } else {
+      say(
+          "Heat alone does not help: it would take more than %.0f °C, the ceiling is %.0f °C, set by"
+              + " the %s. %s",
+          Math.ceil(needed),
+          ceiling.temperatureC(),
+          ceiling.setBy().word(),
+          ceiling.setBy() == Setter.FILAMENT ? "" : raiseCeiling());
+    }
+    drierAir();
+  }
+
+  private void drierAir() {
+    double setpoint = Math.min(Math.max(cycle.setpointC(), recommended()), ceiling.temperatureC());
+    double activity = material.sorption().activity(target / 100);
+    double vapour = activity * SaturationPressure.atCelsius(setpoint + dryer.biasC());
+    double humidity = 100 * vapour / SaturationPressure.atCelsius(room.temperatureC());
+    if (humidity < room.relativeHumidityPercent()) {
+      say(
+          "Drier air helps: at %.0f °C the room may have less than %.0f %% humidity (dew point"
+              + " %.0f °C); or use a dryer with desiccant, or dry it in a drier room.",
+          setpoint, Math.floor(humidity), Math.floor(SaturationPressure.temperatureC(vapour)));
+    }
+  }
+
+  private double recommended() {
+    return ceiling.recommendedSetpointC(material, dryer);
+  }
+
+  private void tooSlow(double floor) {
+    say(
+        "Not within ten days at %.0f °C; the floor of %.3f %% is close or the cycle too cool.",
+        cycle.setpointC(), floor);
+    if (cycle.setpointC() < recommended() - 1) {
+      say("Set %.0f °C, which everything in the dryer stands.", recommended());
+    }
+    if (dryer.airChangesPerHour().orElse(99) < 2) {
+      say("The dryer keeps its damp air: open its vent a little or add desiccant.");
+    }
+  }
+
+  private String raiseCeiling() {
+    return switch (ceiling.setBy()) {
+      case REEL ->
+          "Rewinding from the "
+              + reel.title().toLowerCase(Locale.ROOT)
+              + " reel onto one that stands more raises it.";
+      case DRYER -> "A dryer rated higher raises it.";
+      case FILAMENT -> "The filament itself sets it; only drier air or more time helps.";
+    };
+  }
+
+  private void say(String format, Object... values) {
+    lines.add(String.format(Locale.ROOT, format, values).strip());
+  }
+}

@@ -1,0 +1,119 @@
+package mindspool.core.drying;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.OptionalDouble;
+import mindspool.core.drying.DryingForecast.Cycle;
+import mindspool.core.drying.DryingForecast.Point;
+import mindspool.core.drying.DryingForecast.Run;
+import mindspool.core.drying.DryingForecast.School;
+import mindspool.core.material.Material;
+
+/**
+ * The ways in which practitioners dry, each followed for this spool. Temperatures and hours: common
+ * practice. None goes above the ceiling.
+ */
+final class Schools {
+
+  private static final double GENTLE_C = 45;
+  private static final double GENTLE_HOURS = 2;
+  private static final double MODERATE_C = 65;
+  private static final double MODERATE_HOURS = 4;
+  private static final double THOROUGH_HOURS = 12;
+
+  private final Material material;
+  private final Dryer dryer;
+  private final Run run;
+  private final DryingCeiling ceiling;
+  private final Cycle toTheCore;
+
+  Schools(Material material, Dryer dryer, Run run, DryingCeiling ceiling, Cycle toTheCore) {
+    this.material = material;
+    this.dryer = dryer;
+    this.run = run;
+    this.ceiling = ceiling;
+    this.toTheCore = toTheCore;
+  }
+
+  List<School> compared() {
+    return List.of(
+        fixed("gentle", GENTLE_C, GENTLE_HOURS),
+        fixed("moderate", MODERATE_C, MODERATE_HOURS),
+        fixed("thorough", material.dryingTemperatureC(), THOROUGH_HOURS),
+        toTheCore());
+  }
+
+  private double setpoint(double airTemperatureC) {
+    return Math.max(20, Math.min(ceiling.temperatureC(), airTemperatureC - dryer.biasC()));
+  }
+
+  private School fixed(String name, double airTemperatureC, double hours) {
+    double setpoint = setpoint(airTemperatureC);
+    Cycle cycle = run.follow(setpoint, hours, false);
+    Point end = cycle.at(hours);
+    return new School(
+        name,
+        setpoint,
+        OptionalDouble.of(hours),
+        end.outerPercent(),
+        end.meanPercent(),
+        end.corePercent(),
+        cycle.energyKWh(),
+        verdict(end, cycle.target(), setpoint));
+  }
+
+  private School toTheCore() {
+    double setpoint = setpoint(material.dryingTemperatureC());
+    boolean followed = toTheCore.setpointC() == setpoint;
+    Cycle cycle = followed ? toTheCore : run.atSetpoint(setpoint);
+    OptionalDouble hours = allDry(cycle);
+    Point end = cycle.at(hours.orElse(cycle.lastHour()));
+    return new School(
+        "to the core",
+        setpoint,
+        hours,
+        end.outerPercent(),
+        end.meanPercent(),
+        end.corePercent(),
+        hours.isPresent() ? run.energyKWh(setpoint, hours.getAsDouble(), cycle) : cycle.energyKWh(),
+        hours.isPresent()
+            ? "dry to the core, as computed"
+            : "never: " + verdict(end, cycle.target(), setpoint));
+  }
+
+  /** When the slowest of outer wraps, mean and core is done. */
+  private static OptionalDouble allDry(Cycle cycle) {
+    var hours = cycle.hours();
+    if (hours.outer().isEmpty() || hours.mean().isEmpty() || hours.core().isEmpty()) {
+      return OptionalDouble.empty();
+    }
+    return OptionalDouble.of(
+        Math.max(
+            hours.outer().getAsDouble(),
+            Math.max(hours.mean().getAsDouble(), hours.core().getAsDouble())));
+  }
+
+  private String verdict(Point end, double target, double setpoint) {
+    double floor = run.floorPercent(setpoint);
+    if (floor >= target) {
+      return String.format(
+          Locale.ROOT,
+          "this room's air allows %.3f %% at best here; more hours do not help",
+          floor);
+    }
+    if (Math.max(end.outerPercent(), end.corePercent()) <= target) {
+      return "dry through";
+    }
+    if (end.outerPercent() <= target) {
+      return String.format(
+          Locale.ROOT,
+          "outer wraps dry, core still %.2f times the target",
+          end.corePercent() / target);
+    }
+    return String.format(
+        Locale.ROOT,
+        "still wet: outer wraps %.2f, core %.2f times the target",
+        end.outerPercent() / target,
+        end.corePercent() / target);
+  }
+}

@@ -1,0 +1,60 @@
+package mindspool.core.moisture;
+
+import java.util.function.ToDoubleFunction;
+import mindspool.core.material.Material;
+
+/**
+ * How sure an estimate is, to first order: the history is followed again with the diffusivity, the
+ * uptake and the assumed start each one standard deviation higher, and the changes are added as
+ * independent errors.
+ *
+ * <p>Spreads: diffusivity a factor exp(0.6), uptake a factor exp(0.2) (judgement on handbook
+ * ranges, grade D); the start as given in the history. Not counted: errors of the climate record.
+ */
+public final class MoistureBand {
+
+  private static final double DIFFUSION_SPREAD = Math.exp(0.6);
+  private static final double SORPTION_SPREAD = Math.exp(0.2);
+
+  /** Half-width of an 80 % band in standard deviations of a normal distribution. */
+  private static final double EIGHTY_PERCENT = 1.2816;
+
+  private final MoistureProfile expected;
+  private final MoistureProfile[] varied;
+
+  private MoistureBand(MoistureProfile expected, MoistureProfile[] varied) {
+    this.expected = expected;
+    this.varied = varied;
+  }
+
+  /**
+   * Band at a time.
+   *
+   * @param expected the estimate at that time
+   */
+  public static MoistureBand at(
+      Material material, SpoolHistory history, double timeS, MoistureProfile expected) {
+    SpoolReplay[] replays = {
+      new SpoolReplay(material, history, DIFFUSION_SPREAD, 1, 0),
+      new SpoolReplay(material, history, 1, SORPTION_SPREAD, 0),
+      new SpoolReplay(material, history, 1, 1, 1)
+    };
+    MoistureProfile[] varied = new MoistureProfile[replays.length];
+    for (int i = 0; i < replays.length; i++) {
+      SpoolState start = replays[i].start();
+      varied[i] = replays[i].advance(start, history.startS(), timeS, null).profile();
+    }
+    return new MoistureBand(expected, varied);
+  }
+
+  /** Half-width of the 80 % band of some mean of the profile, in its unit. */
+  public double halfWidth(ToDoubleFunction<MoistureProfile> quantity) {
+    double centre = quantity.applyAsDouble(expected);
+    double sum = 0;
+    for (MoistureProfile profile : varied) {
+      double change = quantity.applyAsDouble(profile) - centre;
+      sum += change * change;
+    }
+    return EIGHTY_PERCENT * Math.sqrt(sum);
+  }
+}

@@ -1,0 +1,112 @@
+package mindspool.core.moisture;
+
+import mindspool.core.material.Material;
+
+/**
+ * Follows a spool's water through its whole history.
+ *
+ * <p>The factors let the same history be followed for a material that differs from the table's, as
+ * every lot does.
+ */
+public final class SpoolReplay {
+
+  private final SpoolHistory history;
+  private final SpoolMoistureModel model;
+  private final double startPercent;
+
+  /** Replays with the table's material. */
+  public SpoolReplay(Material material, SpoolHistory history) {
+    this(material, history, 1, 1, 0);
+  }
+
+  /**
+   * Replays with a material that differs from the table's.
+   *
+   * @param diffusionFactor multiplies the diffusivity
+   * @param sorptionFactor multiplies the uptake at every humidity
+   * @param startShift shifts the assumed start by so many standard deviations
+   */
+  public SpoolReplay(
+      Material material,
+      SpoolHistory history,
+      double diffusionFactor,
+      double sorptionFactor,
+      double startShift) {
+    this.history = history;
+    var sorption = material.sorption().scaled(sorptionFactor);
+    this.model =
+        new SpoolMoistureModel(
+            sorption,
+            material.diffusion().scaled(diffusionFactor),
+            material.heatCapacityJPerKgK(),
+            SpoolMoistureModel.Options.STANDARD);
+    StartMoisture start = history.start();
+    double humidity =
+        Math.min(
+            100, Math.max(0, start.humidityPercent() + startShift * start.uncertaintyPercent()));
+    this.startPercent = 100 * sorption.moistureFraction(humidity / 100);
+  }
+
+  /** State at the beginning of the record. */
+  public SpoolState start() {
+    double celsius = history.stays().get(0).climate().temperatureCAt(history.startS());
+    return model.uniform(history.winding(), startPercent, celsius);
+  }
+
+  /**
+   * Carries a state through a span of the history.
+   *
+   * @param state is changed where possible; use the returned one
+   * @param listener is told of every step; may be null
+   * @return state at {@code toS}
+   */
+  public SpoolState advance(
+      SpoolState state, double fromS, double toS, SpoolMoistureModel.StepListener listener) {
+    SpoolState current = state;
+    double time = fromS;
+    while (time < toS) {
+      SpoolHistory.Stay stay = stayAt(time);
+      double next = Math.min(toS, nextEventAfter(time));
+      model.advance(current, stay.climate(), stay.contact(), time, next, listener);
+      time = next;
+      current = use(current, time);
+    }
+    return current;
+  }
+
+  private SpoolHistory.Stay stayAt(double time) {
+    SpoolHistory.Stay current = history.stays().get(0);
+    for (SpoolHistory.Stay stay : history.stays()) {
+      if (stay.fromS() <= time) {
+        current = stay;
+      }
+    }
+    return current;
+  }
+
+  private double nextEventAfter(double time) {
+    double next = Double.POSITIVE_INFINITY;
+    for (SpoolHistory.Stay stay : history.stays()) {
+      if (stay.fromS() > time) {
+        next = Math.min(next, stay.fromS());
+      }
+    }
+    for (SpoolHistory.MassLeft mass : history.masses()) {
+      if (mass.atS() > time) {
+        next = Math.min(next, mass.atS());
+      }
+    }
+    return next;
+  }
+
+  private SpoolState use(SpoolState state, double time) {
+    SpoolState current = state;
+    for (SpoolHistory.MassLeft mass : history.masses()) {
+      // A rise is water or the scale, never more filament: the winding only ever shrinks.
+      if (mass.atS() == time && mass.dryMassKg() < current.winding().dryMassKg()) {
+        current = current.withOuterMassUsed(mass.dryMassKg());
+      }
+    }
+    return current;
+  }
+}
