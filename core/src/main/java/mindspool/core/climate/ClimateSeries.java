@@ -19,11 +19,16 @@ public final class ClimateSeries {
 
   private static final double JUMP_SHARE_OF_SATURATION = 0.08;
 
+  /** Standard errors up to which a rise within a step counts as noise. */
+  private static final double NOISE_WIDTHS = 2;
+
   private final double[] timeS;
   private final double[] temperatureC;
   private final double[] vapourPressurePa;
   private final double[] temperatureIntegral;
   private final double[] pressureIntegral;
+  private final double[] temperatureUnrest;
+  private final double[] pressureUnrest;
   private final double[] jumpTimes;
 
   private ClimateSeries(double[] timeS, double[] temperatureC, double[] vapourPressurePa) {
@@ -32,6 +37,8 @@ public final class ClimateSeries {
     this.vapourPressurePa = vapourPressurePa;
     this.temperatureIntegral = cumulative(timeS, temperatureC);
     this.pressureIntegral = cumulative(timeS, vapourPressurePa);
+    this.temperatureUnrest = unrest(temperatureC);
+    this.pressureUnrest = unrest(vapourPressurePa);
     this.jumpTimes = jumps();
   }
 
@@ -90,7 +97,8 @@ public final class ClimateSeries {
 
   /**
    * Straight line that stands for the readings within a span: it keeps their mean, and rises from
-   * the mean of the first half to that of the second, so that sensor noise is averaged away.
+   * the mean of the first half to that of the second as far as that difference stands out from the
+   * sensor's noise.
    *
    * @param out receives {mean °C, rise of °C over the span, mean Pa, rise of Pa over the span}
    */
@@ -107,13 +115,38 @@ public final class ClimateSeries {
     int m = indexBefore(middle);
     int b = indexBefore(toS);
     double span = toS - fromS;
-    fit(temperatureC, temperatureIntegral, fromS, middle, toS, a, m, b, span, out, 0);
-    fit(vapourPressurePa, pressureIntegral, fromS, middle, toS, a, m, b, span, out, 2);
+    fit(
+        temperatureC,
+        temperatureIntegral,
+        temperatureUnrest,
+        fromS,
+        middle,
+        toS,
+        a,
+        m,
+        b,
+        span,
+        out,
+        0);
+    fit(
+        vapourPressurePa,
+        pressureIntegral,
+        pressureUnrest,
+        fromS,
+        middle,
+        toS,
+        a,
+        m,
+        b,
+        span,
+        out,
+        2);
   }
 
   private void fit(
       double[] values,
       double[] integral,
+      double[] unrest,
       double from,
       double middle,
       double to,
@@ -129,7 +162,33 @@ public final class ClimateSeries {
     double firstHalf = (half - start) / (0.5 * span);
     double secondHalf = (end - half) / (0.5 * span);
     out[at] = 0.5 * (firstHalf + secondHalf);
-    out[at + 1] = 2 * (secondHalf - firstHalf);
+    double change = secondHalf - firstHalf;
+    out[at + 1] = 2 * change * significance(change, unrest, a, b);
+  }
+
+  /**
+   * How far a difference between two half spans stands out from noise, 0..1. The noise of one
+   * reading is taken from successive differences (von Neumann's estimator), which slow weather
+   * hardly touches.
+   */
+  private static double significance(double change, double[] unrest, int a, int b) {
+    int readings = b - Math.max(a, 0);
+    if (readings < 2 || change == 0) {
+      return 1;
+    }
+    double readingVariance = (unrest[b] - unrest[Math.max(a, 0)]) / (2 * readings);
+    double changeVariance = 4 * readingVariance / readings;
+    return Math.max(0, 1 - NOISE_WIDTHS * NOISE_WIDTHS * changeVariance / (change * change));
+  }
+
+  /** Running sum of squared differences between successive readings. */
+  private static double[] unrest(double[] value) {
+    double[] sum = new double[value.length];
+    for (int i = 1; i < value.length; i++) {
+      double difference = value[i] - value[i - 1];
+      sum[i] = sum[i - 1] + difference * difference;
+    }
+    return sum;
   }
 
   /** The next instant after {@code time} at which the air is suddenly another; infinite if none. */

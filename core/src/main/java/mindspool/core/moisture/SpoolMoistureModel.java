@@ -67,6 +67,9 @@ public final class SpoolMoistureModel {
   private static final double FIRST_STEP_S = 10;
   private static final double LEAST_STEP_S = 1;
 
+  /** Allowed error of temperature in a step, K. */
+  private static final double TEMPERATURE_TOLERANCE_K = 0.5;
+
   /** Share of the pressure above which Stefan's correction is held. */
   private static final double STEFAN_CAP = 0.9;
 
@@ -112,6 +115,7 @@ public final class SpoolMoistureModel {
   private final double[] startRate;
   private double startGained;
   private final double[] firstRate;
+  private final double[] firstTemperature;
   private final double[] air = new double[4];
   private double outerConductance;
   private double airVapourPressure;
@@ -205,6 +209,7 @@ public final class SpoolMoistureModel {
     startPressure = new double[rings];
     startRate = new double[rings];
     firstRate = new double[rings];
+    firstTemperature = new double[rings];
   }
 
   /**
@@ -259,7 +264,8 @@ public final class SpoolMoistureModel {
       mesh(state.winding);
     }
     double time = fromS;
-    double step = FIRST_STEP_S;
+    boolean undisturbed = state.lastClimate == climate && state.lastContact == contact;
+    double step = undisturbed ? state.nextStepS : FIRST_STEP_S;
     int steps = 0;
     while (time < toS) {
       double event = Math.min(toS, climate.nextJumpAfter(time));
@@ -283,8 +289,11 @@ public final class SpoolMoistureModel {
           listener.stepped(time, state);
         }
       }
+      state.nextStepS = step;
       step = FIRST_STEP_S;
     }
+    state.lastClimate = climate;
+    state.lastContact = contact;
     return steps;
   }
 
@@ -311,7 +320,7 @@ public final class SpoolMoistureModel {
     diffusionLengthSquared = radius * radius;
   }
 
-  /** Takes one step from the state; returns its error relative to saturation. */
+  /** Takes one step from the state; returns its error, to be held against the tolerance. */
   private double attempt(
       SpoolState state, ClimateSeries climate, AirContact contact, double time, double dt) {
     save(state);
@@ -328,6 +337,7 @@ public final class SpoolMoistureModel {
         GAMMA * dt);
     double firstInflow = stageInflow;
     System.arraycopy(state.contentRatePerS, 0, firstRate, 0, firstRate.length);
+    System.arraycopy(state.temperatureK, 0, firstTemperature, 0, firstTemperature.length);
 
     double carry = (1 - GAMMA) / GAMMA;
     extrapolate(baseMode, startMode, state.modeContent, carry);
@@ -344,11 +354,18 @@ public final class SpoolMoistureModel {
         GAMMA * dt);
     state.gainedKg += dt * ((1 - GAMMA) * firstInflow + GAMMA * stageInflow);
 
-    double largest = 0;
+    double contentError = 0;
+    double temperatureError = 0;
     for (int i = 0; i < firstRate.length; i++) {
-      largest = Math.max(largest, Math.abs(state.contentRatePerS[i] - firstRate[i]));
+      double rateChange = state.contentRatePerS[i] - firstRate[i];
+      contentError = Math.max(contentError, Math.abs(rateChange));
+      double warming = state.temperatureK[i] - baseTemperature[i];
+      double firstWarming = firstTemperature[i] - startTemperature[i];
+      temperatureError = Math.max(temperatureError, Math.abs(warming - firstWarming));
     }
-    return GAMMA * dt * largest / sorption.saturationFraction();
+    return Math.max(
+        GAMMA * dt * contentError / sorption.saturationFraction(),
+        temperatureError * options.tolerance / TEMPERATURE_TOLERANCE_K);
   }
 
   private static void extrapolate(double[] to, double[] start, double[] stage, double carry) {

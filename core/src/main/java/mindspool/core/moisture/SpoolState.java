@@ -1,6 +1,7 @@
 package mindspool.core.moisture;
 
 import mindspool.core.PhysicalConstants;
+import mindspool.core.climate.ClimateSeries;
 import mindspool.core.stock.Winding;
 
 /**
@@ -27,6 +28,15 @@ public final class SpoolState {
   /** Water taken from the surroundings since the start, kg. */
   double gainedKg;
 
+  /**
+   * Air of the last advance and the step that it had come to, so that the next need not feel its
+   * way.
+   */
+  ClimateSeries lastClimate;
+
+  AirContact lastContact;
+  double nextStepS;
+
   private final double[] weights;
 
   SpoolState(Winding winding, int rings, double[] weights) {
@@ -48,6 +58,9 @@ public final class SpoolState {
     copy.vapourPressurePa = vapourPressurePa.clone();
     copy.contentRatePerS = contentRatePerS.clone();
     copy.gainedKg = gainedKg;
+    copy.lastClimate = lastClimate;
+    copy.lastContact = lastContact;
+    copy.nextStepS = nextStepS;
     return copy;
   }
 
