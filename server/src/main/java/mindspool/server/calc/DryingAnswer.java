@@ -1,0 +1,84 @@
+package mindspool.server.calc;
+
+import java.util.List;
+import java.util.OptionalDouble;
+import mindspool.core.drying.DryingCeiling;
+import mindspool.core.drying.DryingForecast;
+
+/** A drying forecast as it is sent. */
+public record DryingAnswer(
+    Ceiling ceiling,
+    double setpointC,
+    double airTemperatureC,
+    double floorPercent,
+    double targetPercent,
+    boolean reachable,
+    HoursToLimit hoursToLimit,
+    List<SeriesPoint> series,
+    List<SchoolResult> schools,
+    List<String> advice) {
+
+  /** Highest safe setpoint; {@code setBy} is filament, reel or dryer. */
+  public record Ceiling(double temperatureC, String setBy, List<CeilingLimit> limits) {}
+
+  /** One of the limits of the ceiling. */
+  public record CeilingLimit(String what, double temperatureC, String why) {}
+
+  /** Hours; null where it does not happen within ten days. */
+  public record HoursToLimit(Double outer, Double mean, Double core) {}
+
+  /** One time of the curves. */
+  public record SeriesPoint(
+      double hour, double outerPercent, double meanPercent, double corePercent) {}
+
+  /** A school and its result; {@code hours} null where it never ends. */
+  public record SchoolResult(
+      String name,
+      double setpointC,
+      Double hours,
+      double outerPercent,
+      double meanPercent,
+      double corePercent,
+      double energyKWh,
+      String verdict) {}
+
+  /** Turns a forecast into its answer. */
+  public static DryingAnswer of(DryingForecast forecast) {
+    DryingCeiling ceiling = forecast.ceiling();
+    var hours = forecast.hours();
+    return new DryingAnswer(
+        new Ceiling(
+            ceiling.temperatureC(),
+            ceiling.setBy().word(),
+            ceiling.limits().stream()
+                .map(l -> new CeilingLimit(l.what().word(), l.temperatureC(), l.why()))
+                .toList()),
+        forecast.setpointC(),
+        forecast.airTemperatureC(),
+        forecast.floorPercent(),
+        forecast.targetPercent(),
+        hours.outer().isPresent() && hours.mean().isPresent() && hours.core().isPresent(),
+        new HoursToLimit(orNull(hours.outer()), orNull(hours.mean()), orNull(hours.core())),
+        forecast.series().stream()
+            .map(p -> new SeriesPoint(p.hour(), p.outerPercent(), p.meanPercent(), p.corePercent()))
+            .toList(),
+        forecast.schools().stream()
+            .map(
+                s ->
+                    new SchoolResult(
+                        s.name(),
+                        s.setpointC(),
+                        orNull(s.hours()),
+                        s.outerPercent(),
+                        s.meanPercent(),
+                        s.corePercent(),
+                        s.energyKWh(),
+                        s.verdict()))
+            .toList(),
+        forecast.advice());
+  }
+
+  private static Double orNull(OptionalDouble value) {
+    return value.isPresent() ? value.getAsDouble() : null;
+  }
+}

@@ -1,0 +1,51 @@
+package mindspool.server.climate;
+
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
+
+/** Repositories of this station. */
+final class ClimateStore {
+
+  private ClimateStore() {}
+
+  interface Places extends JpaRepository<Place, Long> {
+    List<Place> findAllByOrderByPositionInRoomAscIdAsc();
+
+    Optional<Place> findByNameIgnoreCase(String name);
+  }
+
+  interface Typed extends JpaRepository<TypedClimate, Long> {
+    List<TypedClimate> findByPlaceIdAndUndoneSIsNullOrderBySinceS(long placeId);
+  }
+
+  interface Files extends JpaRepository<ClimateFile, Long> {
+    List<ClimateFile> findByPlaceIdOrderByImportedSDesc(long placeId);
+  }
+
+  /** A reading without the weight of an entity. */
+  interface Sample {
+    long getTimeS();
+
+    double getTemperatureC();
+
+    double getHumidity();
+  }
+
+  interface Readings extends JpaRepository<ClimateReading, ClimateReading.Key> {
+    @Query(
+        "select r.key.timeS as timeS, r.temperatureC as temperatureC,"
+            + " r.relativeHumidityPercent as humidity from ClimateReading r"
+            + " where r.key.placeId = :placeId order by r.key.timeS")
+    List<Sample> samples(long placeId);
+
+    @Query("select r.key.timeS from ClimateReading r where r.key.placeId = :placeId")
+    List<Long> times(long placeId);
+
+    @Modifying
+    @Query("delete from ClimateReading r where r.fileId = :fileId")
+    int deleteByFile(long fileId);
+  }
+}

@@ -1,0 +1,175 @@
+package mindspool.server.climate;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import mindspool.core.climate.ClimateSeries;
+import mindspool.core.climate.MoistAir;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/places")
+@Tag(name = "places")
+class PlaceController {
+
+  private static final int CURVE_POINTS = 600;
+  private static final double FIRST_LOOK_BACK_S = 60 * 86_400.0;
+
+  private final Climates climates;
+  private final PlaceEditing editing;
+  private final ClimateStore.Files files;
+  private final ClimateStore.Typed typed;
+  private final Clock clock;
+
+  PlaceController(
+      Climates climates,
+      PlaceEditing editing,
+      ClimateStore.Files files,
+      ClimateStore.Typed typed,
+      Clock clock) {
+    this.climates = climates;
+    this.editing = editing;
+    this.files = files;
+    this.typed = typed;
+    this.clock = clock;
+  }
+
+  record PlaceRequest(
+      String name,
+      PlaceKind kind,
+      Long roomId,
+      Double setpointC,
+      Double ratedMaxC,
+      Double airChangesPerHour,
+      Double volumeL) {}
+
+  record TypedClimateRequest(Double temperatureC, Double relativeHumidityPercent, Instant since) {}
+
+  /** A point of a place's climate. */
+  record ClimatePoint(long timeS, double temperatureC, double relativeHumidityPercent) {}
+
+  record ImportedFile(
+      long id, String name, Instant importedAt, int rowsTaken, Long firstS, Long lastS) {}
+
+  record TypedClimateView(
+      long id, Instant since, double temperatureC, double relativeHumidityPercent) {}
+
+  record GapView(Long fromS, Long toS) {}
+
+  record PlaceView(
+      PlaceInfo place,
+      PlaceClimate.Source climateSource,
+      ClimatePoint now,
+      double dewPointC,
+      List<ClimatePoint> curve,
+      List<GapView> gaps,
+      List<ImportedFile> files,
+      List<TypedClimateView> typed) {}
+
+  @GetMapping
+  @Operation(summary = "All places in the order of the room")
+  List<PlaceInfo> places() {
+    return climates.places();
+  }
+
+  @PostMapping
+  @ResponseStatus(HttpStatus.CREATED)
+  @Operation(summary = "Adds a place")
+  PlaceInfo add(@RequestBody PlaceRequest request) {
+    return editing.add(request);
+  }
+
+  @PutMapping("/{id}")
+  @Operation(summary = "Changes a place's name or dryer settings")
+  PlaceInfo change(@PathVariable long id, @RequestBody PlaceRequest request) {
+    return editing.change(id, request);
+  }
+
+  @GetMapping("/{id}")
+  @Operation(summary = "A place with its climate")
+  PlaceView place(@PathVariable long id) {
+    PlaceInfo place = climates.place(id);
+    PlaceClimate climate = climates.climate(id);
+    long now = clock.instant().getEpochSecond();
+    MoistAir air = climate.series().at(now);
+    return new PlaceView(
+        place,
+        climate.source(),
+        new ClimatePoint(now, air.temperatureC(), air.relativeHumidityPercent()),
+        air.dewPointC().orElse(MoistAir.MIN_TEMPERATURE_C),
+        curve(climate.series(), now),
+        climate.gaps().stream().map(PlaceController::gap).toList(),
+        files.findByPlaceIdOrderByImportedSDesc(id).stream().map(PlaceController::file).toList(),
+        typed.findByPlaceIdAndUndoneSIsNullOrderBySinceS(id).stream()
+            .map(PlaceController::typed)
+            .toList());
+  }
+
+  private static GapView gap(PlaceClimate.Gap gap) {
+    return new GapView(
+        Double.isInfinite(gap.fromS()) ? null : (long) gap.fromS(),
+        Double.isInfinite(gap.toS()) ? null : (long) gap.toS());
+  }
+
+  private static ImportedFile file(ClimateFile file) {
+    return new ImportedFile(
+        file.id,
+        file.name,
+        Instant.ofEpochSecond(file.importedS),
+        file.rowsTaken,
+        file.firstS,
+        file.lastS);
+  }
+
+  private static TypedClimateView typed(TypedClimate climate) {
+    return new TypedClimateView(
+        climate.id,
+        Instant.ofEpochSecond(climate.sinceS),
+        climate.temperatureC,
+        climate.relativeHumidityPercent);
+  }
+
+  /** Means over even spans, so that a year of minutes is drawn as quickly as a week of hours. */
+  private static List<ClimatePoint> curve(ClimateSeries series, long now) {
+    double from =
+        series.isConstant()
+            ? now - FIRST_LOOK_BACK_S
+            : Math.min(series.firstTimeS(), now - 86_400.0);
+    double width = (now - from) / CURVE_POINTS;
+    List<ClimatePoint> points = new ArrayList<>();
+    for (int i = 0; i < CURVE_POINTS; i++) {
+      double start = from + i * width;
+      MoistAir mean = series.mean(start, start + width);
+      points.add(
+          new ClimatePoint(
+              Math.round(start + width / 2), mean.temperatureC(), mean.relativeHumidityPercent()));
+    }
+    return points;
+  }
+
+  @PostMapping("/{id}/typed-climates")
+  @ResponseStatus(HttpStatus.CREATED)
+  @Operation(summary = "Says that a place has a constant climate from a time on")
+  TypedClimateView type(@PathVariable long id, @RequestBody TypedClimateRequest request) {
+    return typed(editing.type(id, request));
+  }
+
+  @DeleteMapping("/{id}/typed-climates/{typedId}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  @Operation(summary = "Takes a typed climate back; the record keeps that it was said")
+  void untype(@PathVariable long id, @PathVariable long typedId) {
+    editing.untype(id, typedId);
+  }
+}

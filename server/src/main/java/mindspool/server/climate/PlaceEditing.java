@@ -1,0 +1,152 @@
+package mindspool.server.climate;
+
+import java.time.Clock;
+import java.util.List;
+import mindspool.core.InvalidValueException;
+import mindspool.core.Require;
+import mindspool.core.climate.MoistAir;
+import mindspool.server.climate.PlaceController.PlaceRequest;
+import mindspool.server.climate.PlaceController.TypedClimateRequest;
+import mindspool.server.http.NotFoundException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Changes to places. */
+@Service
+class PlaceEditing {
+
+  private static final long CLOCK_TOLERANCE_S = 120;
+
+  private final ClimateStore.Places places;
+  private final ClimateStore.Typed typed;
+  private final Climates climates;
+  private final Clock clock;
+
+  PlaceEditing(
+      ClimateStore.Places places, ClimateStore.Typed typed, Climates climates, Clock clock) {
+    this.places = places;
+    this.typed = typed;
+    this.climates = climates;
+    this.clock = clock;
+  }
+
+  @Transactional
+  public PlaceInfo add(PlaceRequest request) {
+    PlaceKind kind =
+        Require.present("kind", request.kind(), List.of(PlaceKind.values()).toString());
+    Place place =
+        new Place(
+            name(request.name(), null),
+            kind,
+            (int) places.count(),
+            clock.instant().getEpochSecond());
+    describe(place, request);
+    return PlaceInfo.of(places.save(place));
+  }
+
+  public PlaceInfo change(long id, PlaceRequest request) {
+    Place place =
+        places.findById(id).orElseThrow(() -> new NotFoundException("place with number " + id));
+    place.name = name(request.name(), id);
+    describe(place, request);
+    PlaceInfo changed = PlaceInfo.of(places.save(place));
+    climates.changed(id);
+    return changed;
+  }
+
+  private void describe(Place place, PlaceRequest request) {
+    if (place.kind != PlaceKind.DRYER) {
+      return;
+    }
+    place.ratedMaxC = Require.within("ratedMaxC", orElse(request.ratedMaxC(), 70), 30, 250, "°C");
+    place.setpointC =
+        Require.within(
+            "setpointC",
+            orElse(request.setpointC(), 50),
+            20,
+            Math.min(place.ratedMaxC, 110),
+            "°C",
+            "The upper end is the dryer's rating, at most 110 °C.");
+    place.volumeL = Require.within("volumeL", orElse(request.volumeL(), 12), 1, 2000, "L");
+    place.airChangesPerHour =
+        request.airChangesPerHour() == null
+            ? null
+            : Require.within(
+                "airChangesPerHour", request.airChangesPerHour(), 0.01, 1000, "per hour");
+    if (request.roomId() != null && climates.place(request.roomId()).kind() == PlaceKind.DRYER) {
+      throw new InvalidValueException(
+          "roomId",
+          request.roomId(),
+          "a place that is not a dryer",
+          "Choose the room whose air it takes.");
+    }
+    place.roomId = request.roomId();
+  }
+
+  private static double orElse(Double value, double otherwise) {
+    return value == null ? otherwise : value;
+  }
+
+  private String name(String name, Long own) {
+    String trimmed = name == null ? "" : name.strip();
+    if (trimmed.isEmpty() || trimmed.length() > 80) {
+      throw new InvalidValueException(
+          "name",
+          trimmed.isEmpty() ? "missing" : trimmed.length() + " characters",
+          "1 to 80 characters",
+          "Call it what is written on it.");
+    }
+    places
+        .findByNameIgnoreCase(trimmed)
+        .filter(other -> !other.id.equals(own))
+        .ifPresent(
+            other -> {
+              throw new InvalidValueException(
+                  "name",
+                  "\"" + trimmed + "\"",
+                  "a name that no other place has",
+                  "Add what tells them apart.");
+            });
+    return trimmed;
+  }
+
+  public TypedClimate type(long placeId, TypedClimateRequest request) {
+    PlaceInfo place = climates.place(placeId);
+    if (place.kind() == PlaceKind.DRYER && place.roomId() != null) {
+      throw new InvalidValueException(
+          "placeId",
+          place.name(),
+          "a place whose air is not made from a room's",
+          "A dryer's air follows from its room and setpoint.");
+    }
+    MoistAir air =
+        new MoistAir(
+            Require.present("temperatureC", request.temperatureC(), "-40 to 110 °C"),
+            Require.present(
+                "relativeHumidityPercent", request.relativeHumidityPercent(), "0 to 100 %"));
+    Require.within("temperatureC", air.temperatureC(), -40, 110, "°C");
+    long now = clock.instant().getEpochSecond();
+    long since = request.since() == null ? now : request.since().getEpochSecond();
+    if (since > now + CLOCK_TOLERANCE_S) {
+      throw new InvalidValueException(
+          "since", request.since(), "a time up to now", "The future is the forecast's business.");
+    }
+    TypedClimate saved =
+        typed.save(
+            new TypedClimate(
+                placeId, since, air.temperatureC(), air.relativeHumidityPercent(), now));
+    climates.changed(placeId);
+    return saved;
+  }
+
+  public void untype(long placeId, long typedId) {
+    TypedClimate climate =
+        typed
+            .findById(typedId)
+            .filter(found -> found.placeId == placeId)
+            .orElseThrow(() -> new NotFoundException("typed climate with number " + typedId));
+    climate.undoneS = clock.instant().getEpochSecond();
+    typed.save(climate);
+    climates.changed(placeId);
+  }
+}

@@ -1,0 +1,2 @@
+/** Places and the air in them: logs imported or climates typed, and what to expect of them. */
+package mindspool.server.climate;

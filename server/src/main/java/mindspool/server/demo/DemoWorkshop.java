@@ -1,0 +1,197 @@
+package mindspool.server.demo;
+
+import static mindspool.core.moisture.StartMoisture.Arrival.OPEN;
+import static mindspool.core.moisture.StartMoisture.Arrival.SEALED_TIGHT;
+import static mindspool.core.moisture.StartMoisture.Arrival.SLACK_BAG;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import mindspool.core.moisture.StartMoisture.Arrival;
+import mindspool.server.climate.DemoRoom;
+import mindspool.server.climate.PlaceKind;
+import mindspool.server.shelf.Spools;
+import mindspool.server.shelf.Spools.DemoMove;
+import mindspool.server.shelf.Spools.DemoSpool;
+import mindspool.server.shelf.Spools.DemoWeighing;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.context.annotation.Profile;
+import org.springframework.stereotype.Component;
+
+/**
+ * The Weir Lane workshop: six places, sixty days of weather, twenty-four spools of nine materials.
+ * All of it is invented. Days are counted back from now, so that it never ages.
+ */
+@Component
+@Profile("demo")
+class DemoWorkshop implements ApplicationRunner {
+
+  private static final long SEED = 20;
+  private static final double DAY_S = 86_400;
+
+  private final DemoRoom room;
+  private final Spools spools;
+  private final Clock clock;
+
+  private long window;
+  private long back;
+  private long tightBox;
+  private long tiredBox;
+  private long printer;
+  private long dryer;
+
+  DemoWorkshop(DemoRoom room, Spools spools, Clock clock) {
+    this.room = room;
+    this.spools = spools;
+    this.clock = clock;
+  }
+
+  @Override
+  public void run(ApplicationArguments arguments) {
+    if (!spools.isEmpty()) {
+      return;
+    }
+    Random random = new Random(SEED);
+    DemoWeather weather = new DemoWeather(clock.instant().getEpochSecond(), random);
+    window = room.measured("Window shelf", PlaceKind.OPEN_SHELF, weather.inRoom(0, random));
+    back = room.measured("Back room rack", PlaceKind.OPEN_SHELF, weather.inRoom(-2.5, random));
+    tightBox = room.measured("Gasket box A", PlaceKind.BOX, weather.inBox(11, 15, random));
+    tiredBox = room.measured("Lidded box B", PlaceKind.BOX, weather.inBox(16, 41, random));
+    printer =
+        room.measured("Enclosed printer", PlaceKind.PRINTER_HOLDER, weather.inPrinter(random));
+    dryer = room.dryer("Bench dryer", window, 60, 75, 12);
+    stock();
+  }
+
+  private void stock() {
+    open("PLA", "chalk white", "#ece7dc", window, 55).left(640).add();
+    open("PLA", "moss green", "#5d7a3c", window, 41).left(330).add();
+    sealed("PLA", "signal red", "#b3322c", back, 12).add();
+    sealed("PLA", "graphite", "#3b4046", window, 30).opened(9).left(905).add();
+    open("PLA", "sea blue", "#2f6f9a", tiredBox, 48).left(480).add();
+
+    sealed("PETG", "slate", "#5a646c", window, 40).opened(33).left(720).add();
+    sealed("PETG", "clear", "#dfe7ea", tightBox, 50).opened(46).left(815).moved(window, 2.2).add();
+    slack("PETG", "traffic orange", "#d9642a", back, 25).opened(24).left(960).add();
+    sealed("PETG", "bottle green", "#2c5b47", window, 52)
+        .opened(50)
+        .left(540)
+        .visited(dryer, 0.45, 0.2)
+        .add();
+    sealed("PETG", "pebble grey", "#a5a299", tightBox, 20).opened(18).left(990).add();
+
+    open("ABS", "brick", "#9a4a38", window, 58).left(710).add();
+    sealed("ABS", "ivory", "#e6dcc3", tiredBox, 44).opened(40).left(860).add();
+    sealed("ASA", "sand", "#c9b083", printer, 21).opened(19).left(430).add();
+    slack("ASA", "anthracite", "#3a3d40", back, 33).opened(30).left(780).add();
+
+    sealed("PA6", "natural", "#e9e1cf", tightBox, 38)
+        .opened(36)
+        .left(690)
+        .moved(printer, 1.1)
+        .add();
+    open("PA6", "black", "#202326", window, 50).left(770).visited(dryer, 1.35, 1.05).add();
+    sealed("PA12", "steel grey", "#7f878c", tightBox, 45).opened(44).left(610).add();
+    sealed("PA12", "white", "#eceae4", window, 15).opened(3.5).left(985).add();
+
+    open("TPU95A", "ink", "#23304a", window, 47).left(410).add();
+    sealed("TPU95A", "lime", "#a3b73c", tightBox, 29).opened(27).left(830).add();
+    sealed("TPU95A", "cherry", "#8e2434", tiredBox, 31).opened(22).half().left(335).add();
+
+    open("PC", "clear", "#d7e3e8", back, 39).left(560).moved(tightBox, 0.8).add();
+    sealed("PC", "smoke", "#6d7278", tightBox, 26).opened(25).half().left(470).add();
+
+    sealed("PVA", "natural", "#efe6c9", tiredBox, 42).opened(37).half().left(310).add();
+  }
+
+  private Story open(String material, String colour, String hex, long place, double daysAgo) {
+    return new Story(material, colour, hex, OPEN, place, daysAgo);
+  }
+
+  private Story sealed(String material, String colour, String hex, long place, double daysAgo) {
+    return new Story(material, colour, hex, SEALED_TIGHT, place, daysAgo);
+  }
+
+  private Story slack(String material, String colour, String hex, long place, double daysAgo) {
+    return new Story(material, colour, hex, SLACK_BAG, place, daysAgo);
+  }
+
+  private Instant daysAgo(double days) {
+    return clock.instant().minusSeconds(Math.round(days * DAY_S));
+  }
+
+  /** What happened to one spool, told in days before now. */
+  private final class Story {
+    private final String material;
+    private final String colour;
+    private final String hex;
+    private final Arrival arrival;
+    private final long place;
+    private final double arrived;
+    private final List<DemoMove> moves = new ArrayList<>();
+    private final List<DemoWeighing> weighings = new ArrayList<>();
+    private Instant opened;
+    private double nominalG = 1000;
+    private double emptyG = 218;
+
+    Story(String material, String colour, String hex, Arrival arrival, long place, double arrived) {
+      this.material = material;
+      this.colour = colour;
+      this.hex = hex;
+      this.arrival = arrival;
+      this.place = place;
+      this.arrived = arrived;
+    }
+
+    Story opened(double days) {
+      opened = daysAgo(days);
+      return this;
+    }
+
+    Story half() {
+      nominalG = 500;
+      emptyG = 152;
+      return this;
+    }
+
+    /** Filament left at the last two weighings, g. */
+    Story left(double grams) {
+      double earlier = Math.min(nominalG, grams + 0.4 * (nominalG - grams));
+      weighings.add(new DemoWeighing(Math.rint(earlier + emptyG), daysAgo(0.6 * arrived)));
+      weighings.add(new DemoWeighing(Math.rint(grams + emptyG), daysAgo(0.1 * arrived)));
+      return this;
+    }
+
+    Story moved(long to, double days) {
+      moves.add(new DemoMove(to, daysAgo(days), null));
+      return this;
+    }
+
+    Story visited(long to, double fromDays, double untilDays) {
+      moves.add(new DemoMove(to, daysAgo(fromDays), daysAgo(untilDays)));
+      return this;
+    }
+
+    void add() {
+      boolean cardboard = colour.length() % 3 == 0 && nominalG > 500;
+      spools.addDemo(
+          new DemoSpool(
+              material,
+              colour,
+              hex,
+              nominalG,
+              cardboard ? "cardboard" : "plastic",
+              cardboard ? null : emptyG,
+              nominalG + (cardboard ? 165 : emptyG),
+              arrival,
+              daysAgo(arrived),
+              opened,
+              place,
+              moves,
+              weighings));
+    }
+  }
+}

@@ -1,0 +1,79 @@
+package mindspool.server.http;
+
+import io.swagger.v3.oas.models.OpenAPI;
+import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.Schema;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeMap;
+import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springdoc.core.customizers.PropertyCustomizer;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/**
+ * Makes the API document exact enough to generate front-end types from: in answers every property
+ * is present, and those of a boxed type may be null; in requests everything may be left out.
+ */
+@Configuration
+class ApiDocument {
+
+  private static final Set<Class<?>> NULLABLE =
+      Set.of(Double.class, Integer.class, Long.class, Boolean.class);
+
+  @Bean
+  OpenAPI title() {
+    return new OpenAPI()
+        .info(
+            new Info()
+                .title("Mind Spool")
+                .version("1")
+                .description(
+                    "Water in filament: how wet each spool is by depth, and how long it must dry."
+                        + " Numbers are in the unit that their name carries."));
+  }
+
+  @Bean
+  PropertyCustomizer nullableProperties() {
+    return (property, type) -> {
+      boolean boxed =
+          type.getType() instanceof com.fasterxml.jackson.databind.JavaType java
+              ? NULLABLE.contains(java.getRawClass())
+              : NULLABLE.contains(type.getType());
+      if (boxed && property.getTypes() != null) {
+        Set<String> types = new LinkedHashSet<>(property.getTypes());
+        types.add("null");
+        property.setTypes(types);
+      }
+      return property;
+    };
+  }
+
+  @Bean
+  OpenApiCustomizer answersAreComplete() {
+    return document -> {
+      TreeMap<String, Schema> schemas = new TreeMap<>(document.getComponents().getSchemas());
+      schemas.forEach(
+          (name, schema) -> {
+            if (!name.endsWith("Request") && schema.getProperties() != null) {
+              schema.setRequired(new ArrayList<>(propertyNames(schema)));
+            }
+          });
+      document.getComponents().setSchemas(schemas);
+      document.setServers(List.of());
+    };
+  }
+
+  @SuppressWarnings("unchecked")
+  private static Set<String> propertyNames(Schema<?> schema) {
+    return new LinkedHashSet<>(schema.getProperties().keySet());
+  }
+
+  static {
+    org.springdoc.core.utils.SpringDocUtils.getConfig()
+        .replaceWithSchema(Instant.class, new io.swagger.v3.oas.models.media.DateTimeSchema());
+  }
+}

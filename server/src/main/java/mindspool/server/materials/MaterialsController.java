@@ -1,0 +1,111 @@
+package mindspool.server.materials;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import mindspool.core.material.Material;
+import mindspool.core.material.MaterialCatalogue;
+import mindspool.core.material.Parameter;
+import mindspool.core.material.Sourced;
+import mindspool.core.stock.Band;
+import mindspool.core.stock.ReelKind;
+import mindspool.core.stock.ReelSize;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api")
+@Tag(name = "materials")
+class MaterialsController {
+
+  private final MaterialCatalogue catalogue;
+
+  MaterialsController(MaterialCatalogue catalogue) {
+    this.catalogue = catalogue;
+  }
+
+  /** A figure with its unit and where it comes from. */
+  record Figure(double value, String unit, String source, String grade) {}
+
+  /** A material with all its figures by name, and its moisture in balance with air. */
+  record MaterialView(
+      String name, String title, Map<String, Figure> parameters, List<Balance> equilibrium) {
+
+    static MaterialView of(Material material) {
+      Map<String, Figure> figures = new LinkedHashMap<>();
+      for (Parameter parameter : Parameter.values()) {
+        Sourced figure = material.parameters().get(parameter);
+        figures.put(
+            parameter.key(),
+            new Figure(figure.value(), parameter.unit(), figure.source(), figure.grade().name()));
+      }
+      List<Balance> equilibrium =
+          java.util.stream.IntStream.rangeClosed(0, 20)
+              .mapToObj(i -> Balance.of(material, 5 * i))
+              .toList();
+      return new MaterialView(material.name(), material.title(), figures, equilibrium);
+    }
+  }
+
+  /** Moisture in balance with air of a humidity, at 23 °C. */
+  record Balance(double relativeHumidityPercent, double moisturePercent) {
+
+    static Balance of(Material material, double humidityPercent) {
+      return new Balance(
+          humidityPercent, 100 * material.sorption().moistureFraction(humidityPercent / 100));
+    }
+  }
+
+  /** A kind of reel body; {@code emptyMassG} by nominal filament mass in grams. */
+  record ReelKindView(String id, String title, Map<String, Band> emptyMassG) {
+
+    static ReelKindView of(ReelKind kind) {
+      Map<String, Band> masses = new LinkedHashMap<>();
+      for (ReelSize size : ReelSize.values()) {
+        masses.put(
+            String.valueOf(Math.round(size.nominalNetG())), kind.emptyMassG(size.nominalNetG()));
+      }
+      return new ReelKindView(kind.id(), kind.title(), masses);
+    }
+  }
+
+  /** Usual dimensions of a reel by the filament mass it carries. */
+  record ReelSizeView(double nominalNetG, double hubRadiusMm, double rimRadiusMm, double widthMm) {
+
+    static ReelSizeView of(ReelSize size) {
+      return new ReelSizeView(
+          size.nominalNetG(), size.hubRadiusMm(), size.rimRadiusMm(), size.widthMm());
+    }
+  }
+
+  /** Reel kinds and sizes, for defaults. */
+  record ReelsView(List<ReelKindView> kinds, List<ReelSizeView> sizes) {}
+
+  @GetMapping("/materials")
+  @Operation(summary = "All materials, every parameter with its unit, source and grade")
+  List<MaterialView> materials() {
+    return catalogue.all().stream().map(MaterialView::of).toList();
+  }
+
+  @GetMapping("/reels")
+  @Operation(summary = "Reel kinds with their empty mass, and usual sizes")
+  ReelsView reels() {
+    return new ReelsView(
+        Arrays.stream(ReelKind.values()).map(ReelKindView::of).toList(),
+        Arrays.stream(ReelSize.values()).map(ReelSizeView::of).toList());
+  }
+
+  @Configuration
+  static class Catalogue {
+    @Bean
+    MaterialCatalogue materialCatalogue() {
+      return MaterialCatalogue.standard();
+    }
+  }
+}

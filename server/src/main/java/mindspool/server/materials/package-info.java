@@ -1,0 +1,2 @@
+/** The materials that the program knows, with the source of every figure. */
+package mindspool.server.materials;

@@ -1,0 +1,174 @@
+package mindspool.server.shelf;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import mindspool.core.InvalidValueException;
+import mindspool.core.Require;
+import mindspool.core.stock.RemainingFilament;
+import mindspool.server.climate.Climates;
+import mindspool.server.climate.PlaceInfo;
+import mindspool.server.http.NotFoundException;
+import mindspool.server.shelf.SpoolRequests.MoveRequest;
+import mindspool.server.shelf.SpoolRequests.OpenRequest;
+import mindspool.server.shelf.SpoolRequests.WeighRequest;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What is done with a spool in stock: move, weigh, open, and take back what was said. */
+@Service
+class SpoolActs {
+
+  /** Water alone does not make a spool this much heavier between two weighings. */
+  private static final double DOUBTFUL_GAIN_SHARE = 0.02;
+
+  private static final double SCALE_STEP_G = 5;
+
+  private final SpoolRecords records;
+  private final SpoolStore.Facts facts;
+  private final Climates climates;
+  private final ApplicationEventPublisher events;
+  private final Clock clock;
+
+  SpoolActs(
+      SpoolRecords records,
+      SpoolStore.Facts facts,
+      Climates climates,
+      ApplicationEventPublisher events,
+      Clock clock) {
+    this.records = records;
+    this.facts = facts;
+    this.climates = climates;
+    this.events = events;
+    this.clock = clock;
+  }
+
+  /** What was recorded, and a remark where something looks odd. */
+  record Recorded(long factId, String remark) {}
+
+  private long now() {
+    return clock.instant().getEpochSecond();
+  }
+
+  private long time(String field, Instant at, SpoolRecord spool) {
+    if (at == null) {
+      return now();
+    }
+    Times.past(field, at, now());
+    return Times.notBefore(field, at, spool.spool().arrivedS, "its arrival").getEpochSecond();
+  }
+
+  @Transactional
+  public Recorded move(String code, MoveRequest request, SpoolFact.Origin origin) {
+    SpoolRecord spool = records.byCode(code);
+    PlaceInfo target =
+        climates.place(Require.present("placeId", request.placeId(), "the number of a place"));
+    long from = time("at", request.at(), spool);
+    long back = spool.placeAt(from);
+    if (back == target.id()) {
+      throw new InvalidValueException(
+          "placeId", target.name(), "another place", "The spool was already there at that time.");
+    }
+    if (request.until() == null) {
+      refuseOverlap("at", spool, from, from);
+      return new Recorded(place(spool, target.id(), from, origin, null).id, null);
+    }
+    long until = time("until", request.until(), spool);
+    if (until <= from) {
+      throw new InvalidValueException(
+          "until", request.until(), "later than the start", "Give when it came back.");
+    }
+    refuseOverlap("until", spool, from, until);
+    SpoolFact there = place(spool, target.id(), from, origin, null);
+    there.visitId = there.id;
+    facts.save(there);
+    place(spool, back, until, origin, there.id);
+    return new Recorded(there.id, null);
+  }
+
+  private void refuseOverlap(String field, SpoolRecord spool, long from, long until) {
+    for (SpoolFact fact : spool.facts()) {
+      if (fact.kind == SpoolFact.Kind.MOVED && fact.atS >= from && fact.atS <= until) {
+        throw new InvalidValueException(
+            field,
+            Instant.ofEpochSecond(until),
+            "a time without another move",
+            "It was moved to %s at %s; undo that first or choose another time."
+                .formatted(climates.place(fact.placeId).name(), Instant.ofEpochSecond(fact.atS)));
+      }
+    }
+  }
+
+  private SpoolFact place(
+      SpoolRecord spool, long placeId, long at, SpoolFact.Origin origin, Long visitId) {
+    SpoolFact fact = new SpoolFact(spool.spool().id, SpoolFact.Kind.MOVED, at, now(), origin);
+    fact.placeId = placeId;
+    fact.visitId = visitId;
+    SpoolFact saved = facts.save(fact);
+    events.publishEvent(new SpoolChanged(spool.spool().id));
+    return saved;
+  }
+
+  @Transactional
+  public Recorded weigh(String code, WeighRequest request, SpoolFact.Origin origin) {
+    SpoolRecord spool = records.byCode(code);
+    double gross = Require.present("grossMassG", request.grossMassG(), "a mass in g");
+    RemainingFilament left = Weighing.checked(spool.spool(), gross, spool.filament());
+    spool.winding(Math.max(1, left.massG().typical()));
+    long at = time("at", request.at(), spool);
+    SpoolFact fact = new SpoolFact(spool.spool().id, SpoolFact.Kind.WEIGHED, at, now(), origin);
+    fact.grossMassG = gross;
+    SpoolFact saved = facts.save(fact);
+    events.publishEvent(new SpoolChanged(spool.spool().id));
+    return new Recorded(saved.id, remark(spool, gross, at));
+  }
+
+  private static String remark(SpoolRecord spool, double gross, long at) {
+    Double before = null;
+    for (SpoolFact fact : spool.facts()) {
+      if (fact.grossMassG != null && fact.atS <= at) {
+        before = fact.grossMassG;
+      }
+    }
+    double gain = before == null ? 0 : gross - before;
+    double doubtful = SCALE_STEP_G + DOUBTFUL_GAIN_SHARE * spool.spool().nominalNetG;
+    return gain <= doubtful
+        ? null
+        : "It is %.0f g heavier than at the last weighing. Is it this spool, on the same scale?"
+            .formatted(gain);
+  }
+
+  @Transactional
+  public Recorded open(String code, OpenRequest request, SpoolFact.Origin origin) {
+    SpoolRecord spool = records.byCode(code);
+    if (spool.openedS().isPresent()) {
+      throw new InvalidValueException(
+          "at",
+          Instant.ofEpochSecond(spool.openedS().get()),
+          "one opening",
+          "It was opened then; undo that first.");
+    }
+    long at = time("at", request.at(), spool);
+    SpoolFact saved =
+        facts.save(new SpoolFact(spool.spool().id, SpoolFact.Kind.OPENED, at, now(), origin));
+    events.publishEvent(new SpoolChanged(spool.spool().id));
+    return new Recorded(saved.id, null);
+  }
+
+  /** Takes a fact back, or says again that it holds. It stays in the record either way. */
+  @Transactional
+  public void setUndone(long factId, boolean undone) {
+    SpoolFact fact =
+        facts
+            .findById(factId)
+            .orElseThrow(() -> new NotFoundException("fact with number " + factId));
+    List<SpoolFact> together =
+        fact.visitId == null ? List.of(fact) : facts.findByVisitId(fact.visitId);
+    for (SpoolFact each : together) {
+      each.undoneS = undone ? Long.valueOf(now()) : null;
+      facts.save(each);
+    }
+    events.publishEvent(new SpoolChanged(fact.spoolId));
+  }
+}

@@ -1,0 +1,4 @@
+package mindspool.server.shelf;
+
+/** The facts about a spool are no longer what they were. */
+record SpoolChanged(long spoolId) {}

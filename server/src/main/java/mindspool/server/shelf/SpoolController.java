@@ -1,0 +1,179 @@
+package mindspool.server.shelf;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.Clock;
+import java.util.List;
+import mindspool.core.Require;
+import mindspool.core.climate.MoistAir;
+import mindspool.core.stock.Band;
+import mindspool.server.climate.Climates;
+import mindspool.server.climate.PlaceClimate;
+import mindspool.server.climate.PlaceInfo;
+import mindspool.server.shelf.SpoolActs.Recorded;
+import mindspool.server.shelf.SpoolRequests.MoveRequest;
+import mindspool.server.shelf.SpoolRequests.OpenRequest;
+import mindspool.server.shelf.SpoolRequests.ReceiveRequest;
+import mindspool.server.shelf.SpoolRequests.WeighRequest;
+import mindspool.server.shelf.SpoolViews.SpoolPage;
+import mindspool.server.shelf.SpoolViews.SpoolView;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api")
+@Tag(name = "shelf")
+class SpoolController {
+
+  private static final double USUAL_JOB_G = 100;
+
+  private final SpoolRecords records;
+  private final SpoolEstimates estimates;
+  private final Receiving receiving;
+  private final SpoolActs acts;
+  private final Climates climates;
+  private final Clock clock;
+
+  SpoolController(
+      SpoolRecords records,
+      SpoolEstimates estimates,
+      Receiving receiving,
+      SpoolActs acts,
+      Climates climates,
+      Clock clock) {
+    this.records = records;
+    this.estimates = estimates;
+    this.receiving = receiving;
+    this.acts = acts;
+    this.climates = climates;
+    this.clock = clock;
+  }
+
+  /** A place on the shelf with its air now. */
+  record ShelfPlace(
+      PlaceInfo place,
+      PlaceClimate.Source climateSource,
+      double temperatureC,
+      double relativeHumidityPercent) {}
+
+  /** The whole shelf in one answer; {@code pending} spools are still being computed. */
+  record ShelfView(
+      long nowS,
+      List<Integer> frameHours,
+      int pending,
+      List<ShelfPlace> places,
+      List<SpoolView> spools) {}
+
+  record ReceivedView(String code) {}
+
+  /** What a receipt would mean, before it is stored. */
+  record ReceivePreview(
+      Band remainingG,
+      Band remainingM,
+      Band emptyReelG,
+      double windingRadiusMm,
+      double startMoisturePercent,
+      double startLowPercent,
+      double startHighPercent,
+      double dryTargetPercent,
+      double printLimitPercent,
+      String consequence) {}
+
+  private static double job(Double grams) {
+    return Require.within(
+        "grams", grams == null ? USUAL_JOB_G : grams, 1, 10_000, "g", "Mass of the next job.");
+  }
+
+  @GetMapping("/shelf")
+  @Operation(summary = "All places and spools with their forecast, in one answer")
+  ShelfView shelf(@RequestParam(required = false) Double grams) {
+    double job = job(grams);
+    long now = clock.instant().getEpochSecond();
+    List<SpoolView> spools =
+        records.all().stream()
+            .map(spool -> SpoolViews.shelf(spool, estimates.ready(spool).orElse(null), job, now))
+            .toList();
+    int pending = (int) spools.stream().filter(spool -> !spool.ready()).count();
+    return new ShelfView(
+        now,
+        SpoolViews.frameHours(),
+        pending,
+        climates.places().stream().map(place -> shelfPlace(place, now)).toList(),
+        spools);
+  }
+
+  private ShelfPlace shelfPlace(PlaceInfo place, long now) {
+    PlaceClimate climate = climates.climate(place.id());
+    MoistAir air = climate.series().at(now);
+    return new ShelfPlace(
+        place, climate.source(), air.temperatureC(), air.relativeHumidityPercent());
+  }
+
+  @GetMapping("/spools/{code}")
+  @Operation(summary = "Everything about a spool")
+  SpoolPage spool(@PathVariable String code, @RequestParam(required = false) Double grams) {
+    SpoolRecord spool = records.byCode(code);
+    return SpoolViews.page(
+        spool,
+        estimates.of(spool),
+        records.factsOf(spool.spool().id),
+        climates,
+        job(grams),
+        clock.instant().getEpochSecond());
+  }
+
+  @PostMapping("/spools")
+  @ResponseStatus(HttpStatus.CREATED)
+  @Operation(summary = "Takes a spool into stock")
+  ReceivedView receive(@RequestBody ReceiveRequest request) {
+    return new ReceivedView(receiving.receive(request, SpoolFact.Origin.HAND));
+  }
+
+  @PostMapping("/spools/preview")
+  @Operation(summary = "What a receipt would mean; nothing is stored")
+  ReceivePreview preview(@RequestBody ReceiveRequest request) {
+    return ReceiveConsequence.of(receiving.draft(request));
+  }
+
+  @PostMapping("/spools/{code}/moves")
+  @ResponseStatus(HttpStatus.CREATED)
+  @Operation(summary = "Records that a spool was moved, or visited a place for a while")
+  Recorded move(@PathVariable String code, @RequestBody MoveRequest request) {
+    return acts.move(code, request, SpoolFact.Origin.HAND);
+  }
+
+  @PostMapping("/spools/{code}/weighings")
+  @ResponseStatus(HttpStatus.CREATED)
+  @Operation(summary = "Records a gross mass")
+  Recorded weigh(@PathVariable String code, @RequestBody WeighRequest request) {
+    return acts.weigh(code, request, SpoolFact.Origin.HAND);
+  }
+
+  @PostMapping("/spools/{code}/openings")
+  @ResponseStatus(HttpStatus.CREATED)
+  @Operation(summary = "Records that its bag was opened")
+  Recorded open(@PathVariable String code, @RequestBody OpenRequest request) {
+    return acts.open(code, request, SpoolFact.Origin.HAND);
+  }
+
+  @PostMapping("/facts/{id}/undo")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  @Operation(summary = "Takes a fact back; it stays visible in the record")
+  void undo(@PathVariable long id) {
+    acts.setUndone(id, true);
+  }
+
+  @PostMapping("/facts/{id}/redo")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  @Operation(summary = "Says again that a fact holds")
+  void redo(@PathVariable long id) {
+    acts.setUndone(id, false);
+  }
+}

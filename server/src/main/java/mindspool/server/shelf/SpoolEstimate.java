@@ -1,0 +1,117 @@
+package mindspool.server.shelf;
+
+import java.util.ArrayList;
+import java.util.List;
+import mindspool.core.moisture.MoistureProfile;
+import mindspool.core.moisture.PrintableUntil;
+import mindspool.core.moisture.PrintableUntil.ForecastPoint;
+import mindspool.core.moisture.SpoolHistory;
+import mindspool.core.moisture.SpoolReplay;
+import mindspool.core.moisture.SpoolState;
+import mindspool.server.climate.Climates;
+
+/**
+ * What the replay says of a spool: its past, its state now, and the days ahead.
+ *
+ * @param nowS moment of the estimate, epoch seconds
+ * @param history the facts it rests on
+ * @param past moisture so far, thinned
+ * @param state water by depth now
+ * @param forecast from now to the end of the horizon, the first point now
+ */
+record SpoolEstimate(
+    SpoolRecord spool,
+    long nowS,
+    SpoolHistory history,
+    List<PastPoint> past,
+    SpoolState state,
+    List<ForecastPoint> forecast) {
+
+  /** How far the forecast reaches. */
+  static final double HORIZON_S = 14 * 86_400.0;
+
+  /** The forecast is made a little longer, so that it still covers the horizon while it ages. */
+  private static final double RESERVE_S = 3600;
+
+  private static final double PAST_SPACING_S = 3 * 3600;
+
+  /** Moisture at a past time. */
+  record PastPoint(double timeS, float outerPercent, float meanPercent, float corePercent) {}
+
+  static SpoolEstimate of(SpoolRecord spool, Climates climates, long nowS) {
+    double end = nowS + HORIZON_S + RESERVE_S;
+    SpoolHistory history = spool.history(climates, nowS, end);
+    SpoolReplay replay = new SpoolReplay(spool.material(), history);
+    List<PastPoint> past = new ArrayList<>();
+    SpoolState state = replay.start();
+    past.add(pastPoint(history.startS(), state.profile()));
+    // Stays change moisture fast at first; those moments are kept whatever the spacing.
+    state =
+        replay.advance(
+            state,
+            history.startS(),
+            nowS,
+            (time, now) -> {
+              PastPoint last = past.get(past.size() - 1);
+              MoistureProfile profile = now.profile();
+              boolean moved =
+                  Math.abs(profile.outerPercent() - last.outerPercent)
+                      > 0.02 * spool.material().printLimitPercent();
+              if (time - last.timeS > PAST_SPACING_S || moved) {
+                past.add(pastPoint(time, profile));
+              }
+            });
+    past.add(pastPoint(nowS, state.profile()));
+    List<ForecastPoint> forecast = new ArrayList<>();
+    forecast.add(new ForecastPoint(nowS, state.profile()));
+    replay.advance(
+        state.copy(),
+        nowS,
+        end,
+        (time, ahead) -> forecast.add(new ForecastPoint(time, ahead.profile())));
+    return new SpoolEstimate(spool, nowS, history, past, state, forecast);
+  }
+
+  private static PastPoint pastPoint(double time, MoistureProfile profile) {
+    return new PastPoint(
+        time,
+        (float) profile.outerPercent(),
+        (float) profile.meanPercent(),
+        (float) profile.corePercent());
+  }
+
+  /** Moisture by depth at a time between now and the horizon. */
+  MoistureProfile profileAt(double timeS) {
+    for (int i = 1; i < forecast.size(); i++) {
+      ForecastPoint next = forecast.get(i);
+      if (next.timeS() >= timeS) {
+        ForecastPoint before = forecast.get(i - 1);
+        double share = Math.max(0, (timeS - before.timeS()) / (next.timeS() - before.timeS()));
+        return between(before.profile(), next.profile(), share);
+      }
+    }
+    return forecast.get(forecast.size() - 1).profile();
+  }
+
+  private static MoistureProfile between(MoistureProfile a, MoistureProfile b, double share) {
+    double[] rings = new double[a.percentByRing().length];
+    for (int i = 0; i < rings.length; i++) {
+      double start = a.percentByRing()[i];
+      rings[i] = start + share * (b.percentByRing()[i] - start);
+    }
+    return new MoistureProfile(rings);
+  }
+
+  /** Until when the next grams print well where the spool lies. */
+  PrintableUntil printable(double jobG, double fromS) {
+    List<ForecastPoint> ahead = new ArrayList<>();
+    ahead.add(new ForecastPoint(fromS, profileAt(fromS)));
+    for (ForecastPoint point : forecast) {
+      if (point.timeS() > fromS) {
+        ahead.add(point);
+      }
+    }
+    double share = jobG / (1000 * state.winding().dryMassKg());
+    return PrintableUntil.of(ahead, share, spool.material().printLimitPercent());
+  }
+}

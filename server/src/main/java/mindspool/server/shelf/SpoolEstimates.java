@@ -1,0 +1,136 @@
+package mindspool.server.shelf;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import mindspool.server.climate.ClimateChanged;
+import mindspool.server.climate.Climates;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.event.TransactionalEventListener;
+
+/**
+ * Keeps an estimate of every spool, computed in the background so that no page waits for them all.
+ * They are always recomputable from the facts, hence held in memory only.
+ */
+@Service
+class SpoolEstimates implements DisposableBean {
+
+  private static final Logger LOG = LoggerFactory.getLogger(SpoolEstimates.class);
+
+  /** An estimate is refreshed when its forecast has aged this much. */
+  private static final long OLD_S = 1800;
+
+  private final SpoolRecords records;
+  private final Climates climates;
+  private final Clock clock;
+  private final Map<Long, SpoolEstimate> estimates = new ConcurrentHashMap<>();
+  private final Map<Long, Long> versions = new ConcurrentHashMap<>();
+  private final Set<Long> queued = ConcurrentHashMap.newKeySet();
+  private final ExecutorService background =
+      Executors.newSingleThreadExecutor(
+          task -> {
+            Thread thread = new Thread(task, "estimates");
+            thread.setDaemon(true);
+            thread.setPriority(Thread.MIN_PRIORITY);
+            return thread;
+          });
+
+  SpoolEstimates(SpoolRecords records, Climates climates, Clock clock) {
+    this.records = records;
+    this.climates = climates;
+    this.clock = clock;
+  }
+
+  /** The estimate of a spool, computed now if there is none. */
+  SpoolEstimate of(SpoolRecord spool) {
+    SpoolEstimate known = estimates.get(spool.spool().id);
+    return known != null ? known : compute(spool);
+  }
+
+  /** The estimate of a spool if it is there; else it is asked for in the background. */
+  Optional<SpoolEstimate> ready(SpoolRecord spool) {
+    SpoolEstimate known = estimates.get(spool.spool().id);
+    if (known == null) {
+      queue(spool.spool().id);
+    }
+    return Optional.ofNullable(known);
+  }
+
+  private SpoolEstimate compute(SpoolRecord spool) {
+    long id = spool.spool().id;
+    long version = versions.getOrDefault(id, 0L);
+    SpoolEstimate estimate = SpoolEstimate.of(spool, climates, clock.instant().getEpochSecond());
+    // A fact that arrived meanwhile makes this estimate worthless for others.
+    if (versions.getOrDefault(id, 0L) == version) {
+      estimates.put(id, estimate);
+    }
+    return estimate;
+  }
+
+  private void queue(long id) {
+    if (!queued.add(id)) {
+      return;
+    }
+    background.execute(
+        () -> {
+          queued.remove(id);
+          try {
+            SpoolRecord spool = records.byId(id);
+            if (spool.present() && !estimates.containsKey(id)) {
+              compute(spool);
+            }
+          } catch (RuntimeException e) {
+            LOG.warn("No estimate for spool {}", id, e);
+          }
+        });
+  }
+
+  private void forget(long id) {
+    versions.merge(id, 1L, Long::sum);
+    estimates.remove(id);
+    queue(id);
+  }
+
+  @TransactionalEventListener(fallbackExecution = true)
+  void spoolChanged(SpoolChanged event) {
+    forget(event.spoolId());
+  }
+
+  @TransactionalEventListener(fallbackExecution = true)
+  void climateChanged(ClimateChanged event) {
+    for (SpoolRecord spool : records.all()) {
+      if (spool.stays().stream().anyMatch(stay -> stay.placeId() == event.placeId())) {
+        forget(spool.spool().id);
+      }
+    }
+  }
+
+  /** Renews estimates whose forecast has aged. */
+  @Scheduled(initialDelay = 2_000, fixedDelay = 120_000)
+  void refresh() {
+    long now = clock.instant().getEpochSecond();
+    List<SpoolRecord> all = records.all();
+    for (SpoolRecord spool : all) {
+      SpoolEstimate known = estimates.get(spool.spool().id);
+      if (known == null) {
+        queue(spool.spool().id);
+      } else if (now - known.nowS() > OLD_S) {
+        background.execute(() -> compute(spool));
+      }
+    }
+  }
+
+  @Override
+  public void destroy() {
+    background.shutdownNow();
+  }
+}

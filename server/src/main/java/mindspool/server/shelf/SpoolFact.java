@@ -1,0 +1,70 @@
+package mindspool.server.shelf;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+
+/** Something that happened to a spool. Appended, never changed; undoing it leaves it visible. */
+@Entity
+@Table(name = "spool_fact")
+class SpoolFact {
+
+  /** What happened. */
+  enum Kind {
+    RECEIVED,
+    OPENED,
+    MOVED,
+    WEIGHED
+  }
+
+  /** Who says so. */
+  enum Origin {
+    HAND,
+    DEMO
+  }
+
+  @Id
+  @GeneratedValue(strategy = GenerationType.IDENTITY)
+  Long id;
+
+  long spoolId;
+
+  @Enumerated(EnumType.STRING)
+  Kind kind;
+
+  long atS;
+  long recordedS;
+
+  @Enumerated(EnumType.STRING)
+  Origin origin;
+
+  Long placeId;
+  Double grossMassG;
+
+  /** The first fact of a visit that has a beginning and an end; shared by both. */
+  Long visitId;
+
+  Long undoneS;
+
+  protected SpoolFact() {}
+
+  SpoolFact(long spoolId, Kind kind, long atS, long recordedS, Origin origin) {
+    this.spoolId = spoolId;
+    this.kind = kind;
+    this.atS = atS;
+    this.recordedS = recordedS;
+    this.origin = origin;
+  }
+
+  boolean holds() {
+    return undoneS == null;
+  }
+
+  boolean places() {
+    return kind == Kind.RECEIVED || kind == Kind.MOVED;
+  }
+}

@@ -1,0 +1,170 @@
+package mindspool.server.shelf;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import mindspool.core.material.Material;
+import mindspool.core.moisture.AirContact;
+import mindspool.core.moisture.SpoolHistory;
+import mindspool.core.moisture.SpoolHistory.MassLeft;
+import mindspool.core.moisture.SpoolHistory.Stay;
+import mindspool.core.moisture.StartMoisture;
+import mindspool.core.stock.Band;
+import mindspool.core.stock.Filament;
+import mindspool.core.stock.RemainingFilament;
+import mindspool.core.stock.Winding;
+import mindspool.server.climate.Climates;
+import mindspool.server.climate.PlaceInfo;
+
+/**
+ * A spool with the facts that hold for it, in order of time: what they say of where it lay, how
+ * much is left, and the history that core replays.
+ */
+record SpoolRecord(Spool spool, Material material, List<SpoolFact> facts) {
+
+  private static final double GRAMS_PER_KG = 1000;
+
+  SpoolRecord {
+    facts = facts.stream().filter(SpoolFact::holds).toList();
+  }
+
+  /** Whether the spool is part of the stock; undoing its receipt takes it out. */
+  boolean present() {
+    return facts.stream().anyMatch(fact -> fact.kind == SpoolFact.Kind.RECEIVED);
+  }
+
+  /** Where it lay at a time. */
+  long placeAt(long timeS) {
+    long place = facts.stream().filter(SpoolFact::places).findFirst().orElseThrow().placeId;
+    for (SpoolFact fact : facts) {
+      if (fact.places() && fact.atS <= timeS) {
+        place = fact.placeId;
+      }
+    }
+    return place;
+  }
+
+  Optional<Long> openedS() {
+    if (spool.arrival == StartMoisture.Arrival.OPEN) {
+      return Optional.of(spool.arrivedS);
+    }
+    return facts.stream()
+        .filter(fact -> fact.kind == SpoolFact.Kind.OPENED)
+        .map(fact -> fact.atS)
+        .findFirst();
+  }
+
+  boolean sealedAt(long timeS) {
+    return openedS().map(opened -> opened > timeS).orElse(true);
+  }
+
+  Filament filament() {
+    return new Filament(material.densityKgPerM3() / GRAMS_PER_KG, spool.diameterMm);
+  }
+
+  /** Filament left by the latest weighing, or the nominal mass where it was never weighed. */
+  RemainingFilament remaining() {
+    RemainingFilament latest = null;
+    for (SpoolFact fact : facts) {
+      if (fact.grossMassG != null) {
+        latest = RemainingFilament.weighed(fact.grossMassG, spool.emptyReelG(), filament());
+      }
+    }
+    return latest != null
+        ? latest
+        : new RemainingFilament(
+            Band.exactly(spool.nominalNetG), Band.exactly(filament().lengthM(spool.nominalNetG)));
+  }
+
+  /** The winding when the record begins: as weighed then, else as the label says. */
+  Winding firstWinding() {
+    double massG =
+        facts.stream()
+            .filter(fact -> fact.grossMassG != null && fact.atS <= spool.arrivedS)
+            .map(fact -> net(fact.grossMassG))
+            .findFirst()
+            .orElse(spool.nominalNetG);
+    return winding(massG);
+  }
+
+  Winding winding(double netG) {
+    return Winding.withinRim(
+        spool.hubRadiusMm / GRAMS_PER_KG,
+        spool.rimRadiusMm / GRAMS_PER_KG,
+        spool.widthMm / GRAMS_PER_KG,
+        netG / GRAMS_PER_KG,
+        spool.diameterMm / GRAMS_PER_KG,
+        material.densityKgPerM3());
+  }
+
+  private double net(double grossG) {
+    return Math.max(1, grossG - spool.emptyReelG().typical());
+  }
+
+  /** A stay with its place, for the ribbon. */
+  record PlacedStay(long placeId, long fromS, boolean sealed) {}
+
+  /** Where it lay, each stay until the next; opening a bag begins a new one. */
+  List<PlacedStay> stays() {
+    List<PlacedStay> stays = new ArrayList<>();
+    long opened = openedS().orElse(Long.MAX_VALUE);
+    long place = -1;
+    for (SpoolFact fact : facts) {
+      if (fact.places()) {
+        place = fact.placeId;
+        stays.add(new PlacedStay(place, fact.atS, fact.atS < opened));
+      } else if (fact.kind == SpoolFact.Kind.OPENED) {
+        stays.add(new PlacedStay(place, fact.atS, false));
+      }
+    }
+    return stays;
+  }
+
+  /**
+   * The history up to now and what is expected after it.
+   *
+   * @param untilS end of the outlook
+   */
+  SpoolHistory history(Climates climates, long nowS, double untilS) {
+    List<Stay> stays = new ArrayList<>();
+    for (PlacedStay stay : stays()) {
+      PlaceInfo place = climates.place(stay.placeId);
+      stays.add(
+          new Stay(
+              stay.fromS,
+              climates.climate(place.id()).series(),
+              stay.sealed ? AirContact.SEALED : place.contact()));
+    }
+    PlaceInfo last = climates.place(placeAt(nowS));
+    stays.add(
+        new Stay(
+            nowS,
+            climates.outlook(last.id(), nowS, untilS),
+            sealedAt(nowS) ? AirContact.SEALED : last.contact()));
+    List<MassLeft> masses =
+        facts.stream()
+            .filter(fact -> fact.grossMassG != null && fact.atS > spool.arrivedS)
+            .map(fact -> new MassLeft(fact.atS, net(fact.grossMassG) / GRAMS_PER_KG))
+            .toList();
+    return new SpoolHistory(
+        spool.arrivedS,
+        new StartMoisture(spool.startHumidityPercent, spool.startUncertaintyPercent),
+        firstWinding(),
+        stays,
+        masses);
+  }
+
+  /** Hours up to now, outside its bag, for which there is no climate record. */
+  double unrecordedHours(Climates climates, long nowS) {
+    List<PlacedStay> stays = stays();
+    double hours = 0;
+    for (int i = 0; i < stays.size(); i++) {
+      PlacedStay stay = stays.get(i);
+      double end = i + 1 < stays.size() ? stays.get(i + 1).fromS : nowS;
+      if (!stay.sealed) {
+        hours += climates.climate(stay.placeId).unrecordedHours(stay.fromS, end);
+      }
+    }
+    return hours;
+  }
+}

@@ -1,0 +1,25 @@
+package mindspool.server.shelf;
+
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+/** Repositories of this station. */
+final class SpoolStore {
+
+  private SpoolStore() {}
+
+  interface Spools extends JpaRepository<Spool, Long> {
+    Optional<Spool> findByCode(String code);
+
+    boolean existsByCode(String code);
+  }
+
+  interface Facts extends JpaRepository<SpoolFact, Long> {
+    List<SpoolFact> findBySpoolIdOrderByAtSAscIdAsc(long spoolId);
+
+    List<SpoolFact> findAllByOrderByAtSAscIdAsc();
+
+    List<SpoolFact> findByVisitId(long visitId);
+  }
+}

@@ -1,0 +1,298 @@
+package mindspool.server.shelf;
+
+import java.util.ArrayList;
+import java.util.List;
+import mindspool.core.climate.ClimateSeries;
+import mindspool.core.climate.MoistAir;
+import mindspool.core.moisture.MoistureBand;
+import mindspool.core.moisture.MoistureProfile;
+import mindspool.core.moisture.PrintableUntil;
+import mindspool.core.moisture.StartMoisture;
+import mindspool.core.stock.Band;
+import mindspool.core.stock.ReelKind;
+import mindspool.core.stock.RemainingFilament;
+import mindspool.server.climate.Climates;
+import mindspool.server.climate.PlaceInfo;
+import mindspool.server.shelf.SpoolEstimate.PastPoint;
+import mindspool.server.shelf.SpoolRecord.PlacedStay;
+
+/** Spools as they are sent to the front end. */
+final class SpoolViews {
+
+  /** Hours ahead for which the shelf gets its pictures; closer where more happens. */
+  static final int[] FRAME_HOURS = {
+    0, 1, 2, 4, 6, 9, 12, 18, 24, 30, 36, 42, 48, 60, 72, 84, 96, 120, 144, 168, 192, 216, 240, 264,
+    288, 312, 336
+  };
+
+  private static final int SHELF_RINGS = 8;
+  private static final int PAGE_RINGS = 24;
+  private static final int CLIMATE_POINTS = 480;
+  private static final double DECIMALS = 1e4;
+
+  private SpoolViews() {}
+
+  /**
+   * Moisture at every frame, %; {@code rings} hub first.
+   *
+   * @param rings by frame, then by ring of equal mass
+   */
+  record Frames(
+      List<Double> outer, List<Double> mean, List<Double> core, List<List<Double>> rings) {}
+
+  /** Until when the next grams print well. */
+  record PrintableView(PrintableUntil.State state, Long atS, double headroomPercent, double jobG) {}
+
+  /** A spool on the shelf. {@code frames} and {@code printable} are absent until computed. */
+  record SpoolView(
+      String code,
+      String material,
+      String materialTitle,
+      String colourName,
+      String colourHex,
+      long placeId,
+      boolean sealed,
+      Band remainingG,
+      Band remainingM,
+      double nominalNetG,
+      double hubRadiusMm,
+      double windingRadiusMm,
+      double rimRadiusMm,
+      double printLimitPercent,
+      double dryTargetPercent,
+      boolean ready,
+      Frames frames,
+      PrintableView printable) {}
+
+  static SpoolView shelf(SpoolRecord spool, SpoolEstimate estimate, double jobG, long nowS) {
+    return view(spool, estimate, jobG, nowS, SHELF_RINGS);
+  }
+
+  static SpoolView page(SpoolRecord spool, SpoolEstimate estimate, double jobG, long nowS) {
+    return view(spool, estimate, jobG, nowS, PAGE_RINGS);
+  }
+
+  private static SpoolView view(
+      SpoolRecord spool, SpoolEstimate estimate, double jobG, long nowS, int rings) {
+    Spool stored = spool.spool();
+    RemainingFilament left = spool.remaining();
+    return new SpoolView(
+        stored.code,
+        stored.material,
+        spool.material().title(),
+        stored.colourName,
+        stored.colourHex,
+        spool.placeAt(nowS),
+        spool.sealedAt(nowS),
+        left.massG(),
+        left.lengthM(),
+        stored.nominalNetG,
+        stored.hubRadiusMm,
+        1000 * spool.winding(Math.max(1, left.massG().typical())).outerRadiusM(),
+        stored.rimRadiusMm,
+        spool.material().printLimitPercent(),
+        spool.material().dryTargetPercent(),
+        estimate != null,
+        estimate == null ? null : frames(estimate, nowS, rings),
+        estimate == null ? null : printable(estimate, jobG, nowS));
+  }
+
+  private static Frames frames(SpoolEstimate estimate, long nowS, int rings) {
+    List<Double> outer = new ArrayList<>();
+    List<Double> mean = new ArrayList<>();
+    List<Double> core = new ArrayList<>();
+    List<List<Double>> all = new ArrayList<>();
+    for (int hour : FRAME_HOURS) {
+      MoistureProfile profile = estimate.profileAt(nowS + 3600.0 * hour);
+      outer.add(rounded(profile.outerPercent()));
+      mean.add(rounded(profile.meanPercent()));
+      core.add(rounded(profile.corePercent()));
+      List<Double> ring = new ArrayList<>();
+      for (double percent : profile.grouped(rings)) {
+        ring.add(rounded(percent));
+      }
+      all.add(ring);
+    }
+    return new Frames(outer, mean, core, all);
+  }
+
+  private static double rounded(double percent) {
+    return Math.rint(percent * DECIMALS) / DECIMALS;
+  }
+
+  static PrintableView printable(SpoolEstimate estimate, double jobG, long nowS) {
+    PrintableUntil until = estimate.printable(jobG, nowS);
+    return new PrintableView(
+        until.state(),
+        until.timeS().isPresent() ? Math.round(until.timeS().getAsDouble()) : null,
+        until.headroomPercent(),
+        jobG);
+  }
+
+  /** Moisture against time, %; times in epoch seconds. */
+  record MoistureCurve(
+      List<Long> timeS, List<Double> outer, List<Double> mean, List<Double> core) {}
+
+  /** Air against time. */
+  record AirCurve(
+      List<Long> timeS, List<Double> temperatureC, List<Double> relativeHumidityPercent) {}
+
+  /** A stay in a place, until the next. */
+  record StayView(long placeId, String placeName, long fromS, long toS, boolean sealed) {}
+
+  /** A fact about a spool; {@code undone} ones stay visible. */
+  record FactView(
+      long id,
+      SpoolFact.Kind kind,
+      long atS,
+      long recordedS,
+      SpoolFact.Origin origin,
+      Long placeId,
+      Double grossMassG,
+      boolean undone) {}
+
+  /** Half-widths of the 80 % band, %. */
+  record BandView(double outer, double mean, double core) {}
+
+  /** What the estimate rests on. */
+  record BasisView(
+      StartMoisture.Arrival arrival,
+      double startHumidityPercent,
+      double startUncertaintyPercent,
+      double unrecordedHours,
+      double voidFraction,
+      double dryMassG,
+      double coreTemperatureC,
+      long computedS) {}
+
+  /** Everything on a spool's page. */
+  record SpoolPage(
+      long nowS,
+      List<Integer> frameHours,
+      SpoolView spool,
+      ReelKind reelKind,
+      String reelTitle,
+      Band emptyReelG,
+      double diameterMm,
+      double widthMm,
+      Long openedS,
+      long arrivedS,
+      MoistureCurve past,
+      MoistureCurve forecast,
+      AirCurve air,
+      List<StayView> stays,
+      List<FactView> facts,
+      BandView band,
+      BasisView basis) {}
+
+  static SpoolPage page(
+      SpoolRecord spool,
+      SpoolEstimate estimate,
+      List<SpoolFact> facts,
+      Climates climates,
+      double jobG,
+      long nowS) {
+    Spool stored = spool.spool();
+    MoistureProfile profile = estimate.state().profile();
+    MoistureBand band =
+        MoistureBand.at(spool.material(), estimate.history(), estimate.nowS(), profile);
+    return new SpoolPage(
+        nowS,
+        frameHours(),
+        page(spool, estimate, jobG, nowS),
+        stored.reelKind,
+        stored.reelKind.title(),
+        stored.emptyReelG(),
+        stored.diameterMm,
+        stored.widthMm,
+        spool.openedS().orElse(null),
+        stored.arrivedS,
+        past(estimate),
+        forecast(estimate),
+        air(spool, estimate, climates),
+        stays(spool, climates, nowS),
+        facts.stream().map(SpoolViews::fact).toList(),
+        new BandView(
+            band.halfWidth(MoistureProfile::outerPercent),
+            band.halfWidth(MoistureProfile::meanPercent),
+            band.halfWidth(MoistureProfile::corePercent)),
+        new BasisView(
+            stored.arrival,
+            stored.startHumidityPercent,
+            stored.startUncertaintyPercent,
+            spool.unrecordedHours(climates, nowS),
+            estimate.state().winding().voidFraction(),
+            1000 * estimate.state().winding().dryMassKg(),
+            estimate.state().coreTemperatureC(),
+            estimate.nowS()));
+  }
+
+  static List<Integer> frameHours() {
+    return java.util.Arrays.stream(FRAME_HOURS).boxed().toList();
+  }
+
+  private static MoistureCurve past(SpoolEstimate estimate) {
+    List<PastPoint> past = estimate.past();
+    return new MoistureCurve(
+        past.stream().map(point -> Math.round(point.timeS())).toList(),
+        past.stream().map(point -> rounded(point.outerPercent())).toList(),
+        past.stream().map(point -> rounded(point.meanPercent())).toList(),
+        past.stream().map(point -> rounded(point.corePercent())).toList());
+  }
+
+  private static MoistureCurve forecast(SpoolEstimate estimate) {
+    var points = estimate.forecast();
+    return new MoistureCurve(
+        points.stream().map(point -> Math.round(point.timeS())).toList(),
+        points.stream().map(point -> rounded(point.profile().outerPercent())).toList(),
+        points.stream().map(point -> rounded(point.profile().meanPercent())).toList(),
+        points.stream().map(point -> rounded(point.profile().corePercent())).toList());
+  }
+
+  private static AirCurve air(SpoolRecord spool, SpoolEstimate estimate, Climates climates) {
+    double start = spool.spool().arrivedS;
+    double end = estimate.nowS() + SpoolEstimate.HORIZON_S;
+    double width = (end - start) / CLIMATE_POINTS;
+    ClimateSeries outlook = climates.outlook(spool.placeAt(estimate.nowS()), estimate.nowS(), end);
+    List<Long> times = new ArrayList<>();
+    List<Double> temperatures = new ArrayList<>();
+    List<Double> humidities = new ArrayList<>();
+    for (int i = 0; i < CLIMATE_POINTS; i++) {
+      double from = start + i * width;
+      double middle = from + width / 2;
+      ClimateSeries series =
+          middle > estimate.nowS()
+              ? outlook
+              : climates.climate(spool.placeAt((long) middle)).series();
+      MoistAir mean = series.mean(from, from + width);
+      times.add(Math.round(middle));
+      temperatures.add(Math.rint(mean.temperatureC() * 10) / 10);
+      humidities.add(Math.rint(mean.relativeHumidityPercent() * 10) / 10);
+    }
+    return new AirCurve(times, temperatures, humidities);
+  }
+
+  private static List<StayView> stays(SpoolRecord spool, Climates climates, long nowS) {
+    List<PlacedStay> stays = spool.stays();
+    List<StayView> views = new ArrayList<>();
+    for (int i = 0; i < stays.size(); i++) {
+      PlacedStay stay = stays.get(i);
+      PlaceInfo place = climates.place(stay.placeId());
+      long end = i + 1 < stays.size() ? stays.get(i + 1).fromS() : nowS;
+      views.add(new StayView(place.id(), place.name(), stay.fromS(), end, stay.sealed()));
+    }
+    return views;
+  }
+
+  static FactView fact(SpoolFact fact) {
+    return new FactView(
+        fact.id,
+        fact.kind,
+        fact.atS,
+        fact.recordedS,
+        fact.origin,
+        fact.placeId,
+        fact.grossMassG,
+        !fact.holds());
+  }
+}
