@@ -61,13 +61,35 @@ class ApiDocument {
             if (!name.endsWith("Request") && schema.getProperties() != null) {
               schema.setRequired(new ArrayList<>(propertyNames(schema)));
             }
+            if (schema.getProperties() != null) {
+              elementsAreNeverNull(schema);
+            }
           });
       document.getComponents().setSchemas(schemas);
       document.setServers(List.of());
     };
   }
 
-  @SuppressWarnings("unchecked")
+  /** Lists and maps hold boxed numbers only because Java must; none of them is ever null. */
+  private static void elementsAreNeverNull(Schema<?> schema) {
+    for (Schema<?> property : schema.getProperties().values()) {
+      for (Schema<?> items = property.getItems(); items != null; items = items.getItems()) {
+        notNull(items);
+      }
+      if (property.getAdditionalProperties() instanceof Schema<?> values) {
+        notNull(values);
+      }
+    }
+  }
+
+  private static void notNull(Schema<?> schema) {
+    if (schema.getTypes() != null) {
+      Set<String> types = new LinkedHashSet<>(schema.getTypes());
+      types.remove("null");
+      schema.setTypes(types);
+    }
+  }
+
   private static Set<String> propertyNames(Schema<?> schema) {
     return new LinkedHashSet<>(schema.getProperties().keySet());
   }

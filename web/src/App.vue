@@ -1,0 +1,250 @@
+<script setup lang="ts">
+import { defineAsyncComponent, onBeforeUnmount, onMounted, ref, useTemplateRef } from 'vue'
+import { useRouter } from 'vue-router'
+import ActBar from './parts/ActBar.vue'
+import ProblemNote from './parts/ProblemNote.vue'
+import QuickBox from './parts/QuickBox.vue'
+import TimeSlider from './parts/TimeSlider.vue'
+import { usePreferences } from './stores/preferences'
+import { useShelf } from './stores/shelf'
+import { useTime } from './stores/time'
+
+const KeyHelp = defineAsyncComponent(() => import('./parts/KeyHelp.vue'))
+
+/** In the order of the work. */
+const STATIONS = [
+  { to: '/receive', name: 'Receive' },
+  { to: '/shelf', name: 'Shelf' },
+  { to: '/dry', name: 'Dry' },
+  { to: '/materials', name: 'Materials' },
+]
+
+const GO: Record<string, string> = { r: '/receive', s: '/shelf', d: '/dry', m: '/materials' }
+
+const shelf = useShelf()
+const time = useTime()
+const preferences = usePreferences()
+const router = useRouter()
+const quick = useTemplateRef('quick')
+const help = ref(false)
+const helpAsked = ref(false)
+let going = false
+
+function showHelp() {
+  helpAsked.value = true
+  help.value = true
+}
+
+function typing(target: EventTarget | null): boolean {
+  const element = target as HTMLElement | null
+  return !!element?.closest('input, textarea, select, [contenteditable], [role="dialog"]')
+}
+
+function key(event: KeyboardEvent) {
+  if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) {
+    return
+  }
+  if (going) {
+    going = false
+    const to = GO[event.key]
+    if (to) {
+      event.preventDefault()
+      void router.push(to)
+    }
+    return
+  }
+  const actions: Record<string, () => void> = {
+    '/': () => quick.value?.focus(),
+    '?': showHelp,
+    '[': () => time.goTo(time.hoursAhead - 6),
+    ']': () => time.goTo(time.hoursAhead + 6),
+    n: () => time.goTo(0),
+    g: () => (going = true),
+  }
+  const action = actions[event.key]
+  if (action) {
+    event.preventDefault()
+    action()
+  }
+}
+
+onMounted(() => {
+  window.addEventListener('keydown', key)
+  void shelf.read()
+})
+onBeforeUnmount(() => window.removeEventListener('keydown', key))
+</script>
+
+<template>
+  <a class="skip" href="#main">Skip to the content</a>
+  <header class="top">
+    <router-link to="/shelf" class="name">Mind<br />Spool</router-link>
+    <TimeSlider class="when" />
+    <QuickBox ref="quick" class="find" />
+  </header>
+  <div class="body">
+    <nav aria-label="Stations">
+      <router-link v-for="station in STATIONS" :key="station.to" :to="station.to">
+        {{ station.name }}
+      </router-link>
+      <div class="foot small soft">
+        <button class="button plain small" @click="preferences.switchTemperature">
+          show {{ preferences.fahrenheit ? '°C' : '°F' }}
+        </button>
+        <button class="button plain small" @click="preferences.switchTheme">
+          {{ preferences.theme === 'dark' ? 'light' : 'dark' }} colours
+        </button>
+        <button class="button plain small" @click="showHelp">keys: ?</button>
+      </div>
+    </nav>
+    <main id="main">
+      <ProblemNote v-if="shelf.problem" :problem="shelf.problem" />
+      <router-view />
+    </main>
+  </div>
+  <ActBar />
+  <KeyHelp v-if="helpAsked" v-model="help" />
+</template>
+
+<style scoped>
+.skip {
+  position: absolute;
+  left: -999px;
+}
+
+.skip:focus {
+  left: 0.5rem;
+  top: 0.5rem;
+  z-index: 40;
+  background: var(--sheet);
+  padding: 0.5rem;
+}
+
+.top {
+  position: sticky;
+  top: 0;
+  z-index: 20;
+  display: grid;
+  grid-template-columns: 8.25rem minmax(0, 1fr) minmax(11rem, 17.5rem);
+  align-items: center;
+  gap: 1.25rem;
+  padding-right: 1.25rem;
+  height: 4.25rem;
+  background: var(--ground);
+  border-bottom: 2px solid var(--ink);
+}
+
+.name {
+  padding-left: 1.15rem;
+  font-weight: 800;
+  font-size: var(--size-3);
+  line-height: 1.1;
+  text-decoration: none;
+}
+
+.body {
+  display: grid;
+  grid-template-columns: 8.25rem minmax(0, 1fr);
+  min-height: calc(100vh - 4.25rem);
+}
+
+nav {
+  position: sticky;
+  top: 4.25rem;
+  height: calc(100vh - 4.25rem);
+  display: flex;
+  flex-direction: column;
+  padding-top: 1rem;
+  border-right: 1px solid var(--hairline);
+}
+
+nav > a {
+  padding: 0.6rem 1.15rem;
+  font-size: 1.0625rem;
+  text-decoration: none;
+}
+
+nav > a:hover {
+  background: var(--sheet);
+}
+
+nav > a.router-link-active {
+  background: var(--ink);
+  color: var(--ground);
+  font-weight: 700;
+}
+
+.foot {
+  margin-top: auto;
+  padding: 0.75rem 0.85rem;
+  display: flex;
+  flex-direction: column;
+  align-items: flex-start;
+}
+
+.foot .button {
+  min-height: 1.75rem;
+  font-weight: 400;
+}
+
+main {
+  min-width: 0;
+  padding: 1.15rem 1.5rem 4rem;
+}
+
+@media (max-width: 700px) {
+  .top {
+    grid-template-columns: 4.5rem minmax(0, 1fr);
+    height: auto;
+    gap: 0 0.5rem;
+    padding: 0.35rem 0.5rem 0.25rem;
+  }
+
+  .name {
+    padding-left: 0.25rem;
+    font-size: var(--size-2);
+  }
+
+  .find {
+    grid-column: 2;
+    grid-row: 1;
+  }
+
+  .when {
+    grid-column: 1 / -1;
+    margin-top: 0.35rem;
+  }
+
+  .body {
+    display: block;
+  }
+
+  nav {
+    position: fixed;
+    z-index: 20;
+    inset: auto 0 0 0;
+    height: 3.5rem;
+    flex-direction: row;
+    padding: 0;
+    background: var(--ground);
+    border-right: 0;
+    border-top: 2px solid var(--ink);
+  }
+
+  nav > a {
+    flex: 1;
+    padding: 0;
+    display: grid;
+    place-items: center;
+    font-size: var(--size-2);
+  }
+
+  .foot {
+    display: none;
+  }
+
+  main {
+    padding: 0.75rem 0.75rem 6rem;
+  }
+}
+</style>

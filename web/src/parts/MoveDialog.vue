@@ -1,0 +1,139 @@
+<script setup lang="ts">
+import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
+import { Problem } from '@/api/client'
+import { useActs } from '@/stores/acts'
+import { useShelf, type Spool } from '@/stores/shelf'
+import ProblemNote from './ProblemNote.vue'
+
+const props = defineProps<{ spool: Spool }>()
+const emit = defineEmits<{ close: [] }>()
+
+const shelf = useShelf()
+const acts = useActs()
+const list = useTemplateRef('list')
+const at = ref<Date | null>(null)
+const until = ref<Date | null>(null)
+const problem = ref<Problem | null>(null)
+const busy = ref(false)
+const targets = computed(() => shelf.places.filter((p) => p.place.id !== props.spool.placeId))
+const chosen = ref(0)
+
+onMounted(() => nextTick(() => list.value?.focus()))
+
+async function move(index: number) {
+  const target = targets.value[index]
+  if (!target || busy.value) {
+    return
+  }
+  busy.value = true
+  problem.value = null
+  try {
+    await acts.move(
+      props.spool.code,
+      target.place.id,
+      target.place.name,
+      at.value ?? undefined,
+      until.value ?? undefined,
+    )
+    emit('close')
+  } catch (cause) {
+    problem.value = Problem.of(cause)
+  }
+  busy.value = false
+}
+
+function key(event: KeyboardEvent) {
+  const count = targets.value.length
+  if (event.key === 'ArrowDown') {
+    chosen.value = (chosen.value + 1) % count
+  } else if (event.key === 'ArrowUp') {
+    chosen.value = (chosen.value + count - 1) % count
+  } else if (event.key === 'Enter') {
+    void move(chosen.value)
+  } else {
+    return
+  }
+  event.preventDefault()
+}
+</script>
+
+<template>
+  <el-dialog
+    :model-value="true"
+    :title="`Move ${spool.code} from ${shelf.placeName(spool.placeId)}`"
+    width="min(30rem, 94vw)"
+    @close="emit('close')"
+  >
+    <ul
+      ref="list"
+      role="listbox"
+      tabindex="0"
+      aria-label="To which place"
+      :aria-activedescendant="`target-${chosen}`"
+      data-testid="move-targets"
+      @keydown="key"
+    >
+      <li
+        v-for="(target, i) in targets"
+        :id="`target-${i}`"
+        :key="target.place.id"
+        role="option"
+        :aria-selected="i === chosen"
+        :class="{ chosen: i === chosen }"
+        @mousemove="chosen = i"
+        @click="move(i)"
+      >
+        {{ target.place.name }}
+      </li>
+    </ul>
+    <details>
+      <summary>it was moved earlier, or only for a while</summary>
+      <div class="times">
+        <div class="field">
+          <label for="move-at">moved at (now if empty)</label>
+          <el-date-picker id="move-at" v-model="at" type="datetime" format="D MMM YYYY, HH:mm" />
+        </div>
+        <div class="field">
+          <label for="move-until">back again at (stays if empty)</label>
+          <el-date-picker
+            id="move-until"
+            v-model="until"
+            type="datetime"
+            format="D MMM YYYY, HH:mm"
+          />
+        </div>
+      </div>
+    </details>
+    <ProblemNote v-if="problem" :problem="problem" />
+  </el-dialog>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  margin: 0 0 0.75rem;
+  padding: 0;
+}
+
+li {
+  padding: 0.6rem 0.75rem;
+  border-bottom: 1px solid var(--hairline);
+  cursor: pointer;
+  font-size: 1.0625rem;
+}
+
+li.chosen {
+  background: var(--ink);
+  color: var(--ground);
+}
+
+.times {
+  display: grid;
+  gap: 0.75rem;
+  padding: 0.75rem 0;
+}
+
+summary {
+  cursor: pointer;
+}
+</style>

@@ -1,0 +1,89 @@
+import { usePreferences } from '@/stores/preferences'
+
+const HOUR_S = 3600
+const DAY_S = 86_400
+
+/** Moisture in percent with as many decimals as tell it apart, such as 0.26 % or 3.1 %. */
+export function moisture(percent: number): string {
+  const decimals = percent >= 9.95 ? 1 : percent >= 0.995 ? 2 : 3
+  return `${percent.toFixed(decimals)} %`
+}
+
+/** A mass in g, from 10 g on without decimals. */
+export function grams(mass: number): string {
+  return `${mass.toFixed(mass < 10 ? 1 : 0)} g`
+}
+
+/** A length in m without decimals. */
+export function metres(length: number): string {
+  return `${length.toFixed(0)} m`
+}
+
+/** A band as one number where it is exact, else as a range around its middle. */
+export function band(
+  value: { low: number; typical: number; high: number },
+  write: (value: number) => string,
+): string {
+  return value.low === value.high
+    ? write(value.typical)
+    : `${write(value.typical)} (${value.low.toFixed(0)} to ${value.high.toFixed(0)})`
+}
+
+/** A temperature in the unit that the person chose. */
+export function temperature(celsius: number, decimals = 0): string {
+  return usePreferences().fahrenheit
+    ? `${(celsius * 1.8 + 32).toFixed(decimals)} °F`
+    : `${celsius.toFixed(decimals)} °C`
+}
+
+/** Relative humidity without decimals. */
+export function humidity(percent: number): string {
+  return `${percent.toFixed(0)} %`
+}
+
+/** Hours as people say them: minutes below one, halves up to a day, then days. */
+export function hours(value: number): string {
+  if (value < 1) {
+    return `${Math.max(1, Math.round(value * 60))} min`
+  }
+  if (value < 48) {
+    return `${(Math.round(value * 2) / 2).toFixed(value % 1 < 0.25 || value % 1 > 0.75 ? 0 : 1)} h`
+  }
+  return `${(value / 24).toFixed(1)} days`
+}
+
+/** Weekday and clock for the coming week, else the date; epoch seconds. */
+export function moment(timeS: number, nowS: number): string {
+  const date = new Date(timeS * 1000)
+  const clock = date.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+  if (Math.abs(timeS - nowS) < 6.5 * DAY_S) {
+    return `${date.toLocaleDateString('en-GB', { weekday: 'short' })} ${clock}`
+  }
+  return date.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
+}
+
+/** Full date and clock, epoch seconds. */
+export function dateTime(timeS: number): string {
+  return new Date(timeS * 1000).toLocaleString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+  })
+}
+
+/** How long ago, in the largest whole unit. */
+export function ago(timeS: number, nowS: number): string {
+  const passed = nowS - timeS
+  if (passed < 90) {
+    return 'just now'
+  }
+  if (passed < HOUR_S) {
+    return `${Math.round(passed / 60)} min ago`
+  }
+  if (passed < 2 * DAY_S) {
+    return `${Math.round(passed / HOUR_S)} h ago`
+  }
+  return `${Math.round(passed / DAY_S)} days ago`
+}

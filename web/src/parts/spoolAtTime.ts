@@ -1,0 +1,82 @@
+import { moment } from './format'
+import { framePosition, ringsAt, valueAt } from './frames'
+import type { Face } from './spoolFace'
+import type { Spool } from '@/stores/shelf'
+
+/** A spool's moisture at the time shown. */
+export interface MoistureNow {
+  outer: number
+  mean: number
+  core: number
+}
+
+/** Moisture of a spool at a time, or nothing while it is being computed. */
+export function moistureAt(
+  spool: Spool,
+  frameHours: readonly number[],
+  hoursAhead: number,
+): MoistureNow | null {
+  if (!spool.ready) {
+    return null
+  }
+  const position = framePosition(frameHours, hoursAhead)
+  return {
+    outer: valueAt(spool.frames.outer, position),
+    mean: valueAt(spool.frames.mean, position),
+    core: valueAt(spool.frames.core, position),
+  }
+}
+
+/** The picture of a spool at a time. */
+export function faceAt(spool: Spool, frameHours: readonly number[], hoursAhead: number): Face {
+  const rings = spool.ready
+    ? ringsAt(spool.frames.rings, framePosition(frameHours, hoursAhead))
+    : []
+  return {
+    hubRadiusMm: spool.hubRadiusMm,
+    windingRadiusMm: spool.windingRadiusMm,
+    rimRadiusMm: spool.rimRadiusMm,
+    ringShares: rings.map((percent) => percent / spool.printLimitPercent),
+    hubColour: spool.colourHex,
+    sealed: spool.sealed,
+  }
+}
+
+/** How a spool stands against its print limit at the time shown. */
+export interface Standing {
+  past: boolean
+  text: string
+}
+
+/**
+ * Standing of a spool for the next job's grams.
+ *
+ * @param shownS the time shown, epoch seconds
+ */
+export function standingAt(spool: Spool, nowS: number, shownS: number): Standing | null {
+  if (!spool.ready) {
+    return null
+  }
+  const { state, atS } = spool.printable
+  switch (state) {
+    case 'BEYOND_FORECAST':
+      return { past: false, text: 'prints well for 14 days' }
+    case 'PAST_LIMIT':
+      return { past: true, text: 'past its print limit' }
+    case 'UNTIL':
+      return shownS >= (atS ?? 0)
+        ? { past: true, text: 'past its print limit' }
+        : { past: false, text: `prints until ${moment(atS ?? 0, nowS)}` }
+    case 'AGAIN_FROM':
+      return shownS >= (atS ?? 0)
+        ? { past: false, text: 'dry enough again' }
+        : { past: true, text: `too wet until ${moment(atS ?? 0, nowS)}` }
+  }
+}
+
+/** Words for those who cannot see the picture. */
+export function faceLabel(spool: Spool, at: MoistureNow | null): string {
+  return at
+    ? `${spool.code}: outer wraps ${at.outer.toFixed(3)} %, core ${at.core.toFixed(3)} %, print limit ${spool.printLimitPercent} %`
+    : `${spool.code}: being computed`
+}

@@ -1,0 +1,64 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import ShelfStation from './stations/shelf/ShelfStation.vue'
+
+declare module 'vue-router' {
+  interface RouteMeta {
+    title: string
+  }
+}
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', redirect: '/shelf' },
+    { path: '/shelf', component: ShelfStation, meta: { title: 'Shelf' } },
+    {
+      path: '/list',
+      component: () => import('./stations/shelf/SpoolList.vue'),
+      meta: { title: 'All spools' },
+    },
+    {
+      path: '/receive',
+      component: () => import('./stations/receive/ReceiveStation.vue'),
+      meta: { title: 'Receive' },
+    },
+    {
+      path: '/spool/:code',
+      component: () => import('./stations/spool/SpoolPage.vue'),
+      props: true,
+      meta: { title: 'Spool' },
+    },
+    {
+      path: '/dry',
+      component: () => import('./stations/dry/DryStation.vue'),
+      meta: { title: 'Dry' },
+    },
+    {
+      path: '/dry/:code',
+      component: () => import('./stations/dry/DryForecast.vue'),
+      props: true,
+      meta: { title: 'Dry' },
+    },
+    {
+      path: '/materials/:name?',
+      component: () => import('./stations/materials/MaterialsStation.vue'),
+      props: true,
+      meta: { title: 'Materials' },
+    },
+    {
+      path: '/place/:id',
+      component: () => import('./stations/place/PlacePage.vue'),
+      props: (route) => ({ id: Number(route.params.id) }),
+      meta: { title: 'Place' },
+    },
+    {
+      path: '/:rest(.*)*',
+      component: () => import('./parts/NotHere.vue'),
+      meta: { title: 'Not here' },
+    },
+  ],
+})
+
+router.afterEach((to) => {
+  document.title = `${to.params.code ?? to.meta.title} · Mind Spool`
+})

@@ -1,0 +1,156 @@
+<script setup lang="ts">
+import { computed, reactive, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { answer, client, Problem, type Schemas } from '@/api/client'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import { useShelf } from '@/stores/shelf'
+
+const props = defineProps<{ place?: Schemas['PlaceInfo'] }>()
+const emit = defineEmits<{ close: []; saved: [] }>()
+
+const KINDS = [
+  { value: 'OPEN_SHELF', label: 'open shelf or rack' },
+  { value: 'BOX', label: 'closed box' },
+  { value: 'BAG', label: 'bag' },
+  { value: 'PRINTER_HOLDER', label: 'printer holder' },
+  { value: 'DRYER', label: 'dryer' },
+] as const
+
+const shelf = useShelf()
+const router = useRouter()
+const problem = ref<Problem | null>(null)
+const form = reactive({
+  name: props.place?.name ?? '',
+  kind: props.place?.kind ?? ('OPEN_SHELF' as const),
+  roomId: props.place?.roomId ?? null,
+  setpointC: props.place?.setpointC ?? 55,
+  ratedMaxC: props.place?.ratedMaxC ?? 70,
+  airChangesPerHour: props.place?.airChangesPerHour ?? null,
+  volumeL: props.place?.volumeL ?? 12,
+})
+const rooms = computed(() => shelf.places.filter((p) => p.place.kind !== 'DRYER'))
+
+async function save() {
+  try {
+    if (props.place) {
+      const params = { params: { path: { id: props.place.id } }, body: { ...form } }
+      await answer(client.PUT('/api/places/{id}', params))
+      await shelf.read()
+      emit('saved')
+    } else {
+      const place = await answer(client.POST('/api/places', { body: { ...form } }))
+      await shelf.read()
+      void router.push(`/place/${place.id}`)
+    }
+    emit('close')
+  } catch (cause) {
+    problem.value = Problem.of(cause)
+  }
+}
+</script>
+
+<template>
+  <el-dialog
+    :model-value="true"
+    :title="place ? `Change ${place.name}` : 'Add a place'"
+    width="min(28rem, 94vw)"
+    @close="emit('close')"
+  >
+    <form class="form" @submit.prevent="save">
+      <div class="field">
+        <label for="place-name">name, as written on it</label>
+        <el-input id="place-name" v-model="form.name" autofocus maxlength="80" />
+      </div>
+      <div v-if="!place" class="field">
+        <label for="place-kind">kind</label>
+        <el-select id="place-kind" v-model="form.kind" aria-label="kind">
+          <el-option v-for="k in KINDS" :key="k.value" :value="k.value" :label="k.label" />
+        </el-select>
+      </div>
+      <template v-if="form.kind === 'DRYER'">
+        <div class="field">
+          <label for="place-room">room whose air it takes</label>
+          <el-select
+            id="place-room"
+            v-model="form.roomId"
+            aria-label="room whose air it takes"
+            clearable
+          >
+            <el-option
+              v-for="r in rooms"
+              :key="r.place.id"
+              :value="r.place.id"
+              :label="r.place.name"
+            />
+          </el-select>
+        </div>
+        <div class="pair">
+          <div class="field">
+            <label for="place-set">setpoint, °C</label>
+            <el-input-number
+              id="place-set"
+              v-model="form.setpointC"
+              :min="20"
+              :max="110"
+              controls-position="right"
+            />
+          </div>
+          <div class="field">
+            <label for="place-rated">rated maximum, °C</label>
+            <el-input-number
+              id="place-rated"
+              v-model="form.ratedMaxC"
+              :min="30"
+              :max="250"
+              controls-position="right"
+            />
+          </div>
+          <div class="field">
+            <label for="place-ach">air changes per hour (free if empty)</label>
+            <el-input-number
+              id="place-ach"
+              v-model="form.airChangesPerHour"
+              :min="0.01"
+              :max="1000"
+              controls-position="right"
+            />
+          </div>
+          <div class="field">
+            <label for="place-volume">inside volume, L</label>
+            <el-input-number
+              id="place-volume"
+              v-model="form.volumeL"
+              :min="1"
+              :max="2000"
+              controls-position="right"
+            />
+          </div>
+        </div>
+        <p class="small soft">
+          A spool that lies in it dries at the setpoint, for as long as it lies there.
+        </p>
+      </template>
+      <ProblemNote v-if="problem" :problem="problem" />
+      <button class="button primary">{{ place ? 'Keep the change' : 'Add this place' }}</button>
+    </form>
+  </el-dialog>
+</template>
+
+<style scoped>
+.form {
+  display: grid;
+  gap: 0.9rem;
+  justify-items: stretch;
+}
+
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0.75rem;
+  align-items: end;
+}
+
+.button {
+  justify-self: start;
+}
+</style>

@@ -1,0 +1,285 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { answer, client, Problem, type Schemas } from '@/api/client'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import { dateTime, humidity, temperature } from '@/parts/format'
+import { useShelf } from '@/stores/shelf'
+import SpoolCell from '../shelf/SpoolCell.vue'
+import LogImport from './LogImport.vue'
+import PlaceDialog from './PlaceDialog.vue'
+
+const props = defineProps<{ id: number }>()
+
+const PlaceClimateChart = defineAsyncComponent(() => import('./PlaceClimateChart.vue'))
+
+const SOURCES: Record<Schemas['PlaceView']['climateSource'], string> = {
+  MEASURED: 'measured',
+  TYPED: 'typed in',
+  HEATED_ROOM: "its room's air, heated",
+  ASSUMED: 'no record: 23 °C and 50 % assumed',
+}
+
+const shelf = useShelf()
+const router = useRouter()
+const view = ref<Schemas['PlaceView'] | null>(null)
+const problem = ref<Problem | null>(null)
+const typedProblem = ref<Problem | null>(null)
+const changing = ref(false)
+const removing = ref<Schemas['ImportedFile'] | null>(null)
+const typed = reactive({
+  temperatureC: 22,
+  relativeHumidityPercent: 45,
+  since: null as Date | null,
+})
+const spools = computed(() => shelf.spools.filter((spool) => spool.placeId === props.id))
+const heated = computed(() => view.value?.climateSource === 'HEATED_ROOM')
+
+async function read() {
+  try {
+    view.value = await answer(
+      client.GET('/api/places/{id}', { params: { path: { id: props.id } } }),
+    )
+    problem.value = null
+  } catch (cause) {
+    problem.value = Problem.of(cause)
+  }
+}
+
+watch(() => props.id, read, { immediate: true })
+
+async function changed() {
+  await Promise.all([read(), shelf.read()])
+}
+
+async function type() {
+  try {
+    await answer(
+      client.POST('/api/places/{id}/typed-climates', {
+        params: { path: { id: props.id } },
+        body: { ...typed, since: typed.since?.toISOString() },
+      }),
+    )
+    typedProblem.value = null
+    await changed()
+  } catch (cause) {
+    typedProblem.value = Problem.of(cause)
+  }
+}
+
+async function untype(typedId: number) {
+  try {
+    await answer(
+      client.DELETE('/api/places/{id}/typed-climates/{typedId}', {
+        params: { path: { id: props.id, typedId } },
+      }),
+    )
+    await changed()
+  } catch (cause) {
+    typedProblem.value = Problem.of(cause)
+  }
+}
+
+async function remove() {
+  const file = removing.value
+  removing.value = null
+  if (file) {
+    try {
+      await answer(
+        client.DELETE('/api/places/{placeId}/climate-files/{fileId}', {
+          params: { path: { placeId: props.id, fileId: file.id } },
+        }),
+      )
+      await changed()
+    } catch (cause) {
+      problem.value = Problem.of(cause)
+    }
+  }
+}
+</script>
+
+<template>
+  <ProblemNote v-if="problem" :problem="problem" />
+  <template v-if="view">
+    <div class="title">
+      <h1>{{ view.place.name }}</h1>
+      <p data-testid="place-air">
+        <b>{{ temperature(view.now.temperatureC, 1) }}</b>,
+        <b>{{ humidity(view.now.relativeHumidityPercent) }}</b>
+        <span class="soft"
+          >, dew point {{ temperature(view.dewPointC, 1) }}; {{ SOURCES[view.climateSource] }}</span
+        >
+      </p>
+      <button class="button plain small" @click="changing = true">change</button>
+    </div>
+
+    <div class="sheet">
+      <PlaceClimateChart :view="view" />
+      <p class="small soft">solid: humidity, left; dashed: temperature, right; shaded: no record</p>
+    </div>
+
+    <section v-if="spools.length" class="spools" aria-label="Spools here">
+      <SpoolCell
+        v-for="spool in spools"
+        :key="spool.code"
+        :spool="spool"
+        @open="router.push(`/spool/${spool.code}`)"
+      />
+    </section>
+
+    <p v-if="heated" class="soft">
+      A dryer's air follows from the room it takes its air from and its setpoint; import the log of
+      <router-link :to="`/place/${view.place.roomId}`">{{
+        shelf.placeName(view.place.roomId ?? 0)
+      }}</router-link>.
+    </p>
+    <div v-else class="ways">
+      <LogImport :key="id" :place-id="id" @imported="changed" />
+      <section>
+        <h2>Or type a constant climate</h2>
+        <form class="typed" @submit.prevent="type">
+          <div class="field">
+            <label for="typed-t">temperature, °C</label>
+            <el-input-number
+              id="typed-t"
+              v-model="typed.temperatureC"
+              :min="-40"
+              :max="110"
+              controls-position="right"
+            />
+          </div>
+          <div class="field">
+            <label for="typed-h">relative humidity, %</label>
+            <el-input-number
+              id="typed-h"
+              v-model="typed.relativeHumidityPercent"
+              :min="0"
+              :max="100"
+              controls-position="right"
+            />
+          </div>
+          <div class="field">
+            <label for="typed-since">since (now if empty)</label>
+            <el-date-picker
+              id="typed-since"
+              v-model="typed.since"
+              type="datetime"
+              format="D MMM YYYY, HH:mm"
+            />
+          </div>
+          <button class="button">Record this climate</button>
+        </form>
+        <ProblemNote v-if="typedProblem" :problem="typedProblem" />
+        <table v-if="view.typed.length" class="table small">
+          <tbody>
+            <tr v-for="climate in view.typed" :key="climate.id">
+              <td>since {{ dateTime(Date.parse(climate.since) / 1000) }}</td>
+              <td class="n">{{ temperature(climate.temperatureC, 1) }}</td>
+              <td class="n">{{ humidity(climate.relativeHumidityPercent) }}</td>
+              <td>
+                <button class="button plain small" @click="untype(climate.id)">undo</button>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
+    </div>
+
+    <section v-if="view.files.length" class="files">
+      <h2>Imported</h2>
+      <table class="table small">
+        <tbody>
+          <tr v-for="file in view.files" :key="file.id">
+            <td>{{ file.name }}</td>
+            <td class="n">{{ file.rowsTaken }} readings</td>
+            <td>
+              <template v-if="file.firstS && file.lastS"
+                >{{ dateTime(file.firstS) }} to {{ dateTime(file.lastS) }}</template
+              >
+            </td>
+            <td>
+              <button class="button plain small" @click="removing = file">take out again</button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+
+    <PlaceDialog v-if="changing" :place="view.place" @close="changing = false" @saved="changed" />
+    <el-dialog
+      :model-value="removing !== null"
+      title="Take these readings out?"
+      width="min(28rem, 94vw)"
+      @close="removing = null"
+    >
+      <p>
+        The {{ removing?.rowsTaken }} readings of {{ removing?.name }} leave the record, and every
+        spool that lay here is computed anew. Importing the file again brings them back.
+      </p>
+      <div class="confirm">
+        <button class="button primary" @click="remove">Take them out</button>
+        <button class="button" @click="removing = null">Keep them</button>
+      </div>
+    </el-dialog>
+  </template>
+</template>
+
+<style scoped>
+.title {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 0.25rem 1rem;
+  margin-bottom: 0.75rem;
+}
+
+.spools {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, 7.5rem);
+  gap: 0.5rem;
+  padding: 0.75rem 0;
+  border-bottom: 5px solid var(--board);
+  margin-bottom: 1rem;
+}
+
+.ways {
+  display: grid;
+  grid-template-columns: minmax(0, 3fr) minmax(14rem, 1fr);
+  gap: 2rem;
+  margin-top: 1.25rem;
+  align-items: start;
+}
+
+.typed {
+  display: grid;
+  gap: 0.75rem;
+  margin-top: 0.6rem;
+  justify-items: stretch;
+}
+
+.typed .button {
+  justify-self: start;
+}
+
+.files {
+  margin-top: 1.5rem;
+}
+
+.files .button,
+.ways .table .button {
+  min-height: 1.5rem;
+  padding-block: 0;
+}
+
+.confirm {
+  display: flex;
+  gap: 0.75rem;
+  margin-top: 1rem;
+}
+
+@media (max-width: 700px) {
+  .ways {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

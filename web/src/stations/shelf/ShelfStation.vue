@@ -1,0 +1,325 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import MoistureLegend from '@/parts/MoistureLegend.vue'
+import MoveDialog from '@/parts/MoveDialog.vue'
+import WeighDialog from '@/parts/WeighDialog.vue'
+import { humidity, temperature } from '@/parts/format'
+import { standingAt } from '@/parts/spoolAtTime'
+import { useActs } from '@/stores/acts'
+import { useShelf, type ShelfPlace, type Spool } from '@/stores/shelf'
+import { useTime } from '@/stores/time'
+import PlaceDialog from '../place/PlaceDialog.vue'
+import SpoolCell from './SpoolCell.vue'
+
+const KINDS: Record<ShelfPlace['place']['kind'], string> = {
+  OPEN_SHELF: 'open',
+  BOX: 'closed box',
+  BAG: 'bag',
+  PRINTER_HOLDER: 'printer holder',
+  DRYER: 'dryer',
+}
+
+const shelf = useShelf()
+const time = useTime()
+const acts = useActs()
+const router = useRouter()
+const moving = ref<Spool | null>(null)
+const weighing = ref<Spool | null>(null)
+const adding = ref(false)
+const over = ref<number | null>(null)
+const job = ref<number | string>(shelf.jobG)
+
+const bays = computed(() =>
+  shelf.places.map((place) => ({
+    ...place,
+    spools: shelf.spools.filter((spool) => spool.placeId === place.place.id),
+  })),
+)
+
+const heading = computed(() => {
+  if (time.isNow) {
+    return 'Shelf now'
+  }
+  const date = new Date(time.shownS * 1000)
+  return `Shelf on ${date.toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })}, ${date.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
+})
+
+const past = computed(
+  () => shelf.spools.filter((spool) => standingAt(spool, shelf.nowS, time.shownS)?.past).length,
+)
+
+const summary = computed(() => {
+  const verb = time.isNow ? (past.value === 1 ? 'is' : 'are') : 'will be'
+  return past.value === 0
+    ? `${shelf.spools.length} spools, all within their print limit`
+    : `${shelf.spools.length} spools, ${past.value} ${verb} past their print limit`
+})
+
+function air(place: ShelfPlace): string {
+  const measured = `${temperature(place.temperatureC, 1)} ${humidity(place.relativeHumidityPercent)}`
+  return place.climateSource === 'ASSUMED' ? 'no climate record' : measured
+}
+
+function setJob() {
+  const grams = Number(job.value)
+  if (grams >= 1 && grams <= 10_000) {
+    shelf.setJob(grams)
+  }
+}
+
+/** Arrow keys walk from spool to spool; `m` moves, `w` weighs the one in focus. */
+function key(event: KeyboardEvent, spool: Spool) {
+  if (event.key === 'm') {
+    event.preventDefault()
+    event.stopPropagation()
+    moving.value = spool
+  } else if (event.key === 'w') {
+    event.preventDefault()
+    event.stopPropagation()
+    weighing.value = spool
+  } else if (event.key.startsWith('Arrow')) {
+    event.preventDefault()
+    const cells = [...document.querySelectorAll<HTMLElement>('[data-spool]')]
+    const here = cells.indexOf(event.currentTarget as HTMLElement)
+    const next =
+      event.key === 'ArrowRight' || event.key === 'ArrowLeft'
+        ? cells[here + (event.key === 'ArrowRight' ? 1 : -1)]
+        : nearestInRow(cells, here, event.key === 'ArrowDown')
+    next?.focus()
+  }
+}
+
+function nearestInRow(cells: HTMLElement[], here: number, down: boolean) {
+  const from = cells[here]!.getBoundingClientRect()
+  let best: HTMLElement | undefined
+  let distance = Infinity
+  for (const cell of cells) {
+    const box = cell.getBoundingClientRect()
+    const rows = down ? box.top - from.bottom : from.top - box.bottom
+    if (rows > -8) {
+      const away = 3 * rows + Math.abs(box.left - from.left)
+      if (away < distance) {
+        distance = away
+        best = cell
+      }
+    }
+  }
+  return best
+}
+
+async function drop(event: DragEvent, place: ShelfPlace) {
+  over.value = null
+  const code = event.dataTransfer?.getData('text/plain')
+  const spool = shelf.spools.find((each) => each.code === code)
+  if (spool && spool.placeId !== place.place.id) {
+    try {
+      await acts.move(spool.code, place.place.id, place.place.name)
+    } catch (cause) {
+      acts.fail(cause)
+    }
+  }
+}
+</script>
+
+<template>
+  <div class="head">
+    <h1>{{ heading }}</h1>
+    <p class="soft" data-testid="shelf-summary">
+      {{ summary }}<template v-if="shelf.pending">; computing {{ shelf.pending }}</template>
+    </p>
+    <label class="job small soft">
+      next job
+      <input
+        v-model="job"
+        type="number"
+        min="1"
+        max="10000"
+        aria-label="Mass of the next job in grams"
+        @change="setJob"
+      />
+      g
+    </label>
+    <MoistureLegend class="legend" />
+  </div>
+
+  <template v-if="shelf.view && shelf.places.length === 0">
+    <p class="first">
+      Nothing is here yet. The first step is a place for spools to lie in: a shelf, a box, a dryer.
+    </p>
+    <button class="button primary" @click="adding = true">Add a place</button>
+  </template>
+
+  <div class="bays">
+    <section
+      v-for="bay in bays"
+      :key="bay.place.id"
+      class="bay"
+      :class="[bay.place.kind.toLowerCase(), { over: over === bay.place.id }]"
+      :aria-label="bay.place.name"
+      @dragover.prevent="over = bay.place.id"
+      @dragleave="over = null"
+      @drop.prevent="drop($event, bay)"
+    >
+      <h2>
+        <router-link :to="`/place/${bay.place.id}`">{{ bay.place.name }}</router-link>
+        <span class="air soft">{{ KINDS[bay.place.kind] }} · {{ air(bay) }}</span>
+      </h2>
+      <div class="spools">
+        <SpoolCell
+          v-for="spool in bay.spools"
+          :key="spool.code"
+          :spool="spool"
+          @keydown="key($event, spool)"
+          @open="router.push(`/spool/${spool.code}`)"
+        />
+        <p v-if="bay.spools.length === 0" class="soft small empty">empty</p>
+      </div>
+      <div class="board" />
+    </section>
+  </div>
+
+  <div v-if="shelf.places.length" class="more">
+    <router-link class="button" to="/receive">Receive a spool</router-link>
+    <button class="button" @click="adding = true">Add a place</button>
+    <router-link to="/list">all spools as a list</router-link>
+  </div>
+
+  <MoveDialog v-if="moving" :spool="moving" @close="moving = null" />
+  <WeighDialog v-if="weighing" :spool="weighing" @close="weighing = null" />
+  <PlaceDialog v-if="adding" @close="adding = false" />
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 0.25rem 1.25rem;
+  margin-bottom: 0.75rem;
+}
+
+.legend {
+  margin-left: auto;
+}
+
+.job input {
+  width: 4.5rem;
+  padding: 0.15rem 0.3rem;
+  border: 1px solid var(--board);
+  border-radius: var(--corner);
+  background: var(--field);
+  text-align: right;
+}
+
+.bays {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.9rem 1.25rem;
+}
+
+.bay {
+  flex: 1 1 100%;
+  display: flex;
+  flex-direction: column;
+}
+
+.bay.box,
+.bay.bag,
+.bay.printer_holder,
+.bay.dryer {
+  flex: 1 1 24rem;
+}
+
+.bay h2 {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 0 0.75rem;
+  font-size: 1rem;
+}
+
+.bay h2 a {
+  text-decoration: none;
+}
+
+.bay h2 a:hover {
+  text-decoration: underline;
+}
+
+.air {
+  font-weight: 400;
+  font-size: var(--size-1);
+}
+
+.spools {
+  flex: 1;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, 7.5rem);
+  gap: 0.5rem 0.5rem;
+  padding: 0.35rem 0;
+}
+
+.box .spools,
+.bag .spools,
+.printer_holder .spools,
+.dryer .spools {
+  background: var(--sheet);
+  border: 2px solid var(--board);
+  border-bottom: 0;
+  border-radius: var(--corner) var(--corner) 0 0;
+  padding: 0.4rem 0.5rem;
+  margin-top: 0.2rem;
+}
+
+.dryer .spools {
+  border-style: double;
+  border-width: 4px 4px 0;
+}
+
+.printer_holder .spools {
+  border-top-width: 6px;
+}
+
+.board {
+  height: 5px;
+  background: var(--board);
+}
+
+.over .board {
+  background: var(--ink);
+}
+
+.over .spools {
+  outline: 2px dashed var(--ink);
+  outline-offset: -2px;
+}
+
+.empty {
+  padding: 0.25rem 0;
+}
+
+.more {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.75rem;
+  margin-top: 1.5rem;
+}
+
+.first {
+  max-width: 36rem;
+  margin-bottom: 1rem;
+  font-size: var(--size-3);
+}
+
+@media (max-width: 700px) {
+  .spools {
+    grid-template-columns: repeat(auto-fill, minmax(6.75rem, 1fr));
+  }
+
+  .legend {
+    margin-left: 0;
+  }
+}
+</style>

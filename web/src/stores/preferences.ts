@@ -1,0 +1,41 @@
+import { defineStore } from 'pinia'
+import { ref, watch } from 'vue'
+
+type Theme = 'light' | 'dark'
+
+function stored(key: string): string | null {
+  try {
+    return localStorage.getItem(key)
+  } catch {
+    return null
+  }
+}
+
+function store(key: string, value: string) {
+  try {
+    localStorage.setItem(key, value)
+  } catch {
+    // A browser that keeps nothing still works; it only forgets the choice.
+  }
+}
+
+/** What a person prefers on this device. */
+export const usePreferences = defineStore('preferences', () => {
+  const system: Theme = matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light'
+  const theme = ref<Theme>((stored('theme') as Theme | null) ?? system)
+  const fahrenheit = ref(stored('temperature') === 'F')
+
+  watch(theme, (value) => (document.documentElement.dataset.theme = value), { immediate: true })
+
+  function switchTheme() {
+    theme.value = theme.value === 'dark' ? 'light' : 'dark'
+    store('theme', theme.value)
+  }
+
+  function switchTemperature() {
+    fahrenheit.value = !fahrenheit.value
+    store('temperature', fahrenheit.value ? 'F' : 'C')
+  }
+
+  return { theme, fahrenheit, switchTheme, switchTemperature }
+})
