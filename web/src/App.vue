@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { defineAsyncComponent, onBeforeUnmount, onMounted, ref, useTemplateRef } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import ActBar from './parts/ActBar.vue'
 import ProblemNote from './parts/ProblemNote.vue'
 import QuickBox from './parts/QuickBox.vue'
@@ -13,10 +13,10 @@ const KeyHelp = defineAsyncComponent(() => import('./parts/KeyHelp.vue'))
 
 /** In the order of the work. */
 const STATIONS = [
-  { to: '/receive', name: 'Receive' },
-  { to: '/shelf', name: 'Shelf' },
-  { to: '/dry', name: 'Dry' },
-  { to: '/materials', name: 'Materials' },
+  { to: '/receive', name: 'Receive', under: ['/receive'] },
+  { to: '/shelf', name: 'Shelf', under: ['/shelf', '/list', '/spool', '/place'] },
+  { to: '/dry', name: 'Dry', under: ['/dry'] },
+  { to: '/materials', name: 'Materials', under: ['/materials'] },
 ]
 
 const GO: Record<string, string> = { r: '/receive', s: '/shelf', d: '/dry', m: '/materials' }
@@ -25,10 +25,15 @@ const shelf = useShelf()
 const time = useTime()
 const preferences = usePreferences()
 const router = useRouter()
+const route = useRoute()
 const quick = useTemplateRef('quick')
 const help = ref(false)
 const helpAsked = ref(false)
 let going = false
+
+function here(under: string[]): boolean {
+  return under.some((path) => route.path.startsWith(path))
+}
 
 function showHelp() {
   helpAsked.value = true
@@ -84,7 +89,12 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
   </header>
   <div class="body">
     <nav aria-label="Stations">
-      <router-link v-for="station in STATIONS" :key="station.to" :to="station.to">
+      <router-link
+        v-for="station in STATIONS"
+        :key="station.to"
+        :to="station.to"
+        :class="{ here: here(station.under) }"
+      >
         {{ station.name }}
       </router-link>
       <div class="foot small soft">
@@ -168,7 +178,7 @@ nav > a:hover {
   background: var(--sheet);
 }
 
-nav > a.router-link-active {
+nav > a.here {
   background: var(--ink);
   color: var(--ground);
   font-weight: 700;

@@ -30,7 +30,7 @@ describe('moisture ramp', () => {
 
   it('holds its ends', () => {
     expect(moistureColour(-1)).toBe(moistureColour(0))
-    expect(moistureColour(9)).toBe(moistureColour(2.5))
+    expect(moistureColour(9)).toBe(moistureColour(5))
   })
 })
 

@@ -172,6 +172,9 @@ function key(event: KeyboardEvent) {
   top: 0.3rem;
   font-size: 0.75rem;
   color: var(--soft);
+  background: var(--ground);
+  padding-right: 0.2rem;
+  z-index: 1;
 }
 
 .handle {

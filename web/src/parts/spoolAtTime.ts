@@ -60,13 +60,13 @@ export function standingAt(spool: Spool, nowS: number, shownS: number): Standing
   const { state, atS } = spool.printable
   switch (state) {
     case 'BEYOND_FORECAST':
-      return { past: false, text: 'prints well for 14 days' }
+      return { past: false, text: 'good for 14 days' }
     case 'PAST_LIMIT':
       return { past: true, text: 'past its print limit' }
     case 'UNTIL':
       return shownS >= (atS ?? 0)
         ? { past: true, text: 'past its print limit' }
-        : { past: false, text: `prints until ${moment(atS ?? 0, nowS)}` }
+        : { past: false, text: `good until ${moment(atS ?? 0, nowS)}` }
     case 'AGAIN_FROM':
       return shownS >= (atS ?? 0)
         ? { past: false, text: 'dry enough again' }

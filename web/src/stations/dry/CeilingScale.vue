@@ -35,7 +35,7 @@ const ticks = computed(() => {
       <div class="safe" :style="{ width: left(forecast.ceiling.temperatureC) }" />
       <div class="over" :style="{ left: left(forecast.ceiling.temperatureC) }" />
       <div v-for="celsius in ticks" :key="celsius" class="tick" :style="{ left: left(celsius) }">
-        <span>{{ temperature(celsius) }}</span>
+        <span v-if="celsius % 20 === 0">{{ temperature(celsius) }}</span>
       </div>
       <div class="set" :style="{ left: left(forecast.setpointC) }">
         <span>set {{ temperature(forecast.setpointC) }}</span>

@@ -8,6 +8,15 @@ import { usePreferences } from '@/stores/preferences'
 const props = defineProps<{ view: Schemas['PlaceView'] }>()
 const preferences = usePreferences()
 
+/** Gaps that are wide enough to be seen, cut to the curve's span. */
+const gaps = computed(() => {
+  const from = props.view.curve[0]?.timeS ?? 0
+  const to = props.view.curve.at(-1)?.timeS ?? 0
+  return props.view.gaps
+    .map((gap) => [Math.max(gap.fromS ?? from, from), Math.min(gap.toS ?? to, to)] as const)
+    .filter(([start, end]) => end - start > 0.01 * (to - from))
+})
+
 const option = computed(() => {
   const t = chartTokens()
   void preferences.theme
@@ -72,10 +81,7 @@ const option = computed(() => {
           silent: true,
           itemStyle: { color: t.forecast },
           label: { color: t.soft, formatter: 'no record' },
-          data: props.view.gaps.map((gap) => [
-            { xAxis: (gap.fromS ?? points[0]?.timeS ?? 0) * 1000 },
-            { xAxis: (gap.toS ?? points.at(-1)?.timeS ?? 0) * 1000 },
-          ]),
+          data: gaps.value.map(([start, end]) => [{ xAxis: start * 1000 }, { xAxis: end * 1000 }]),
         },
       },
       {

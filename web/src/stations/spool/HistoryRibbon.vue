@@ -89,7 +89,7 @@ const option = computed(() => {
           lineStyle: { color: t.soft, width: 1, type: 'dashed' },
           label: {
             formatter: `dry target ${page.spool.dryTargetPercent} %`,
-            position: 'insideStartBottom',
+            position: 'insideStartTop',
             color: t.soft,
           },
         },
@@ -137,9 +137,9 @@ const option = computed(() => {
   return {
     textStyle: { fontFamily: t.family, color: t.ink },
     grid: [
-      { left: 52, right: 52, top: 24, height: 92 },
-      { left: 52, right: 52, top: 126, height: 26 },
-      { left: 52, right: 52, top: 164, height: 210 },
+      { left: 52, right: 52, top: 22, height: 66 },
+      { left: 52, right: 52, top: 96, height: 26 },
+      { left: 52, right: 52, top: 132, height: 196 },
     ],
     xAxis: [
       { ...axis, gridIndex: 0, ...quiet, axisLabel: { show: false } },
@@ -158,7 +158,7 @@ const option = computed(() => {
         type: 'value',
         min: 0,
         max: 100,
-        interval: 25,
+        interval: 50,
         ...quiet,
         splitLine: { lineStyle: { color: t.hairline } },
         axisLabel: { ...text, color: t.damp, formatter: '{value} %' },
@@ -169,6 +169,7 @@ const option = computed(() => {
         type: 'value',
         position: 'right',
         scale: true,
+        splitNumber: 2,
         ...quiet,
         axisLabel: {
           ...text,
@@ -248,7 +249,7 @@ const option = computed(() => {
             children: [
               {
                 type: 'rect',
-                shape: { x: left, y: 128, width, height: 22 },
+                shape: { x: left, y: 98, width, height: 22 },
                 style: {
                   fill: sealed ? t.ground : t.sheet,
                   stroke: t.board,
@@ -260,7 +261,7 @@ const option = computed(() => {
                 type: 'text',
                 style: {
                   x: left + 6,
-                  y: 139,
+                  y: 109,
                   text: sealed ? `in its bag, ${name}` : name,
                   fill: t.ink,
                   font: `12px ${t.family}`,
@@ -409,7 +410,7 @@ figcaption {
 }
 
 .chart {
-  height: 25.5rem;
+  height: 22.5rem;
 }
 
 .key {

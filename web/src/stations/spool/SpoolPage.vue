@@ -4,7 +4,6 @@ import { answer, client, Problem, type Schemas } from '@/api/client'
 import MoistureLegend from '@/parts/MoistureLegend.vue'
 import MoveDialog from '@/parts/MoveDialog.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
-import SpoolFace from '@/parts/SpoolFace.vue'
 import WeighDialog from '@/parts/WeighDialog.vue'
 import WhyNumber from '@/parts/WhyNumber.vue'
 import { ago, band, dateTime, grams, metres, moisture, temperature } from '@/parts/format'
@@ -12,6 +11,7 @@ import { faceAt, faceLabel, moistureAt, standingAt } from '@/parts/spoolAtTime'
 import { useActs } from '@/stores/acts'
 import { useShelf } from '@/stores/shelf'
 import { useTime } from '@/stores/time'
+import FaceWithNumbers from './FaceWithNumbers.vue'
 
 const props = defineProps<{ code: string }>()
 
@@ -82,9 +82,15 @@ const DEPTHS = [
   { key: 'core', name: 'core', what: 'the innermost tenth, used last' },
 ] as const
 
-/** Width of a bar of moisture against the limit; the limit lies at two thirds. */
+/** Right end of the bars: room for the limit and for whatever is shown. */
+const barEnd = computed(() => {
+  const values = at.value
+  const most = values ? Math.max(values.outer, values.mean, values.core) : 0
+  return Math.max(1.5 * (spool.value?.printLimitPercent ?? 1), 1.1 * most)
+})
+
 function bar(percent: number): string {
-  return `${Math.min(100, (66.7 * percent) / spool.value!.printLimitPercent)}%`
+  return `${(100 * percent) / barEnd.value}%`
 }
 
 const ARRIVALS: Record<Schemas['BasisView']['arrival'], string> = {
@@ -140,7 +146,12 @@ async function open() {
 
     <div class="upper">
       <div class="picture">
-        <SpoolFace :face="face" :size="264" :label="faceLabel(spool, at)" />
+        <FaceWithNumbers
+          :face="face"
+          :at="at"
+          :limit-percent="spool.printLimitPercent"
+          :label="faceLabel(spool, at)"
+        />
       </div>
 
       <div class="numbers">
@@ -185,13 +196,15 @@ async function open() {
               <div class="bar" aria-hidden="true">
                 <div class="fill" :style="{ width: bar(at[depth.key]) }" />
                 <div class="target" :style="{ left: bar(spool.dryTargetPercent) }" />
-                <div class="limit" />
+                <div class="limit" :style="{ left: bar(spool.printLimitPercent) }" />
               </div>
               <WhyNumber :what="`Moisture, ${depth.name}`">
                 <span class="value" :data-testid="`moisture-${depth.key}`">{{
                   moisture(at[depth.key])
                 }}</span>
-                <span class="soft small"> ±{{ page.band[depth.key].toFixed(3) }}</span>
+                <span v-if="time.isNow" class="soft small">
+                  ±{{ page.band[depth.key].toFixed(3) }}</span
+                >
                 <template #why>
                   <p>
                     Water per dry polymer, {{ depth.what }}. Computed: diffusion in the filament,
@@ -205,8 +218,8 @@ async function open() {
                     air between wraps {{ (100 * page.basis.voidFraction).toFixed(0) }} %.
                   </p>
                   <p>
-                    Band, 80 %, for now: diffusivity ×÷1.8, uptake ×÷1.2, the start; each by a
-                    replay.
+                    Band, 80 %, of the estimate now: diffusivity ×÷1.8, uptake ×÷1.2, the start;
+                    each by a replay.
                     <template v-if="page.basis.unrecordedHours >= 1">
                       For {{ page.basis.unrecordedHours.toFixed(0) }} h there is no climate record;
                       the air is assumed and the true band is wider.
@@ -223,10 +236,9 @@ async function open() {
           </template>
         </dl>
         <p class="soft small scale">
-          <span>bars: <b>¦</b> dry target {{ spool.dryTargetPercent }} %,</span>
-          <span><b class="call">|</b> print limit {{ spool.printLimitPercent }} %</span>
-          <span v-if="page.basis.coreTemperatureC > 28">
-            · core at {{ temperature(page.basis.coreTemperatureC) }}</span
+          dashed: dry target {{ spool.dryTargetPercent }} %; red: print limit
+          {{ spool.printLimitPercent }} %<template v-if="page.basis.coreTemperatureC > 28"
+            >; core at {{ temperature(page.basis.coreTemperatureC) }}</template
           >
         </p>
         <p v-if="page.basis.unrecordedHours >= 1" class="small call">
@@ -390,7 +402,6 @@ async function open() {
 }
 
 .limit {
-  left: 66.7%;
   border-left: 3px solid var(--call);
 }
 

@@ -19,7 +19,7 @@ public record StartMoisture(double humidityPercent, double uncertaintyPercent) {
   /** State in which a spool arrives. Values: estimates (grade D), to be corrected by weighing. */
   public enum Arrival {
     /** Film drawn tight: dry air and a working sachet. */
-    SEALED_TIGHT(new StartMoisture(15, 8)),
+    SEALED_TIGHT(new StartMoisture(8, 5)),
     /** The seal leaked: half-way to a room since packing. */
     SLACK_BAG(new StartMoisture(38, 14)),
     /** Lay in the open: in balance with an ordinary room. */

@@ -37,10 +37,11 @@ final class DemoWeather {
       double day = (double) i / (86_400.0 / STEP_S);
       front += -front / 400 + 0.16 * random.nextGaussian();
       dampness += -dampness / 500 + 0.006 * random.nextGaussian();
-      double season = 17 - 11 * day / DAYS;
+      double season = 17 - 8 * day / DAYS;
       double daily = 3.5 * Math.sin(2 * Math.PI * (day(i) - 0.38));
       outsideC[i] = season + daily + front;
-      double humidity = Math.min(0.97, Math.max(0.55, 0.80 + dampness - 0.02 * daily));
+      double humidity =
+          Math.min(0.97, Math.max(0.55, 0.74 + 0.10 * day / DAYS + dampness - 0.02 * daily));
       outsidePa[i] = humidity * SaturationPressure.atCelsius(season + front);
     }
   }
@@ -58,8 +59,8 @@ final class DemoWeather {
       boolean open = day(i) > 0.33 && day(i) < 0.80;
       boolean heating = outsideC[i] < HEATING_BELOW_C;
       double wanted = heating ? (open ? 21.0 : 17.0) : outsideC[i] + (open ? 5.5 : 4.5);
-      celsius += (wanted - celsius) / 14;
-      double people = open ? 190 : 40;
+      celsius += (wanted - celsius) / 40;
+      double people = open ? 240 : 110;
       pascal += (outsidePa[i] + people - pascal) / 30;
       roomC[i] = celsius + 0.05 * random.nextGaussian();
       roomPa[i] = pascal;

@@ -58,7 +58,7 @@ class DemoWorkshop implements ApplicationRunner {
     DemoWeather weather = new DemoWeather(clock.instant().getEpochSecond(), random);
     window = room.measured("Window shelf", PlaceKind.OPEN_SHELF, weather.inRoom(0, random));
     back = room.measured("Back room rack", PlaceKind.OPEN_SHELF, weather.inRoom(-2.5, random));
-    tightBox = room.measured("Gasket box A", PlaceKind.BOX, weather.inBox(11, 15, random));
+    tightBox = room.measured("Gasket box A", PlaceKind.BOX, weather.inBox(6, 9, random));
     tiredBox = room.measured("Lidded box B", PlaceKind.BOX, weather.inBox(16, 41, random));
     printer =
         room.measured("Enclosed printer", PlaceKind.PRINTER_HOLDER, weather.inPrinter(random));
@@ -74,12 +74,12 @@ class DemoWorkshop implements ApplicationRunner {
     open("PLA", "sea blue", "#2f6f9a", tiredBox, 48).left(480).add();
 
     sealed("PETG", "slate", "#5a646c", window, 40).opened(33).left(720).add();
-    sealed("PETG", "clear", "#dfe7ea", tightBox, 50).opened(46).left(815).moved(window, 2.2).add();
+    sealed("PETG", "clear", "#dfe7ea", tightBox, 50).opened(46).left(815).moved(window, 0.6).add();
     slack("PETG", "traffic orange", "#d9642a", back, 25).opened(24).left(960).add();
     sealed("PETG", "bottle green", "#2c5b47", window, 52)
         .opened(50)
         .left(540)
-        .visited(dryer, 0.45, 0.2)
+        .moved(dryer, 0.07)
         .add();
     sealed("PETG", "pebble grey", "#a5a299", tightBox, 20).opened(18).left(990).add();
 
@@ -91,9 +91,9 @@ class DemoWorkshop implements ApplicationRunner {
     sealed("PA6", "natural", "#e9e1cf", tightBox, 38)
         .opened(36)
         .left(690)
-        .moved(printer, 1.1)
+        .moved(printer, 0.28)
         .add();
-    open("PA6", "black", "#202326", window, 50).left(770).visited(dryer, 1.35, 1.05).add();
+    open("PA6", "black", "#202326", window, 50).left(770).visited(dryer, 0.5, 0.09).add();
     sealed("PA12", "steel grey", "#7f878c", tightBox, 45).opened(44).left(610).add();
     sealed("PA12", "white", "#eceae4", window, 15).opened(3.5).left(985).add();
 
@@ -104,7 +104,12 @@ class DemoWorkshop implements ApplicationRunner {
     open("PC", "clear", "#d7e3e8", back, 39).left(560).moved(tightBox, 0.8).add();
     sealed("PC", "smoke", "#6d7278", tightBox, 26).opened(25).half().left(470).add();
 
-    sealed("PVA", "natural", "#efe6c9", tiredBox, 42).opened(37).half().left(310).add();
+    sealed("PVA", "natural", "#efe6c9", tiredBox, 42)
+        .opened(37)
+        .half()
+        .left(310)
+        .moved(window, 0.4)
+        .add();
   }
 
   private Story open(String material, String colour, String hex, long place, double daysAgo) {

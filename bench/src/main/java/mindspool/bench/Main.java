@@ -1,0 +1,54 @@
+package mindspool.bench;
+
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.Locale;
+import java.util.Map;
+import org.openjdk.jmh.results.RunResult;
+import org.openjdk.jmh.runner.Runner;
+import org.openjdk.jmh.runner.RunnerException;
+import org.openjdk.jmh.runner.options.OptionsBuilder;
+import org.openjdk.jmh.runner.options.TimeValue;
+
+/** Runs the benchmarks and prints what matters: ratios within this one run. */
+public final class Main {
+
+  private Main() {}
+
+  public static void main(String[] args) throws RunnerException {
+    OptionsBuilder options = new OptionsBuilder();
+    options.include(args.length > 0 ? args[0] : "ReplayBenchmark");
+    options.forks(1).warmupTime(TimeValue.seconds(3)).measurementTime(TimeValue.seconds(5));
+    Collection<RunResult> results = new Runner(options.build()).run();
+    Map<String, Double> milliseconds = new HashMap<>();
+    for (RunResult result : results) {
+      String label = result.getPrimaryResult().getLabel();
+      milliseconds.put(label, result.getPrimaryResult().getScore());
+      say("%-30s %10.2f ms", label, result.getPrimaryResult().getScore());
+    }
+    Double model = milliseconds.get("modelCommonSpan");
+    Double general = milliseconds.get("generalIntegratorCommonSpan");
+    if (model != null && general != null) {
+      double[] errors = new ReplayBenchmark().errorsPercentOfSwing();
+      say(
+          "Replay over %d day of 10-minute climate: the model is %.0f times as fast as the general"
+              + " integrator",
+          ReplayBenchmark.COMMON_DAYS, general / model);
+      say(
+          "  error of the model: %.3f %% of the swing; of the integrator: %.4f %%",
+          errors[0], errors[1]);
+      Double year = milliseconds.get("modelYear");
+      if (year != null) {
+        say(
+            "  a year: %.0f ms by the model; %.0f s by the integrator at its pace, %.0f times as long",
+            year,
+            general / ReplayBenchmark.COMMON_DAYS * 365 / 1000,
+            general / ReplayBenchmark.COMMON_DAYS * 365 / year);
+      }
+    }
+  }
+
+  private static void say(String format, Object... values) {
+    System.out.println(String.format(Locale.ROOT, format, values));
+  }
+}

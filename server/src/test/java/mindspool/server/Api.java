@@ -1,0 +1,97 @@
+package mindspool.server;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.UUID;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A plain HTTP client of the running application. */
+final class Api {
+
+  private final HttpClient client = HttpClient.newHttpClient();
+  private final String base;
+
+  Api(int port) {
+    this.base = "http://127.0.0.1:" + port;
+  }
+
+  /** An answer; {@code body} is missing where there is none. */
+  record Answer(int status, JsonNode body, HttpResponse<String> raw) {
+
+    /** The field that the first error names. */
+    String field() {
+      return body.at("/errors/0/field").asString();
+    }
+
+    String detail() {
+      return body.get("detail").asString();
+    }
+  }
+
+  Answer get(String path) {
+    return send(HttpRequest.newBuilder(URI.create(base + path)).GET());
+  }
+
+  Answer post(String path, String json) {
+    return send(json(path).POST(BodyPublishers.ofString(json)));
+  }
+
+  Answer put(String path, String json) {
+    return send(json(path).PUT(BodyPublishers.ofString(json)));
+  }
+
+  Answer delete(String path) {
+    return send(HttpRequest.newBuilder(URI.create(base + path)).DELETE());
+  }
+
+  private HttpRequest.Builder json(String path) {
+    return HttpRequest.newBuilder(URI.create(base + path))
+        .header("Content-Type", "application/json");
+  }
+
+  /** Sends a file as a form does. */
+  Answer upload(String path, String fileName, byte[] content, String zone) {
+    String boundary = UUID.randomUUID().toString();
+    String head =
+        "--%s\r\nContent-Disposition: form-data; name=\"zone\"\r\n\r\n%s\r\n--%s\r\n"
+            .formatted(boundary, zone, boundary);
+    String part =
+        "Content-Disposition: form-data; name=\"file\"; filename=\"%s\"\r\n\r\n"
+            .formatted(fileName);
+    byte[] before = (head + part).getBytes(StandardCharsets.UTF_8);
+    byte[] after = ("\r\n--" + boundary + "--\r\n").getBytes(StandardCharsets.UTF_8);
+    return send(
+        HttpRequest.newBuilder(URI.create(base + path))
+            .header("Content-Type", "multipart/form-data; boundary=" + boundary)
+            .POST(
+                BodyPublishers.concat(
+                    BodyPublishers.ofByteArray(before),
+                    BodyPublishers.ofByteArray(content),
+                    BodyPublishers.ofByteArray(after))));
+  }
+
+  Answer send(HttpRequest.Builder request) {
+    try {
+      HttpResponse<String> raw = client.send(request.build(), HttpResponse.BodyHandlers.ofString());
+      boolean json = raw.headers().firstValue("Content-Type").orElse("").contains("json");
+      JsonNode body = json ? JsonMapper.shared().readTree(raw.body()) : null;
+      return new Answer(raw.statusCode(), body, raw);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+
+  String address(String path) {
+    return base + path;
+  }
+}

@@ -1,0 +1,51 @@
+package mindspool.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.SerializationFeature;
+import tools.jackson.databind.json.JsonMapper;
+
+class ApiContractTest extends ServerTest {
+
+  private static final Path COMMITTED = Path.of("../web/openapi.json");
+  private static final JsonMapper JSON =
+      JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
+
+  /**
+   * The front end's types are generated from web/openapi.json, so that must be what the server
+   * says. After a change of the API: run this test with {@code -Dopenapi.update}.
+   */
+  @Test
+  void committedDocumentIsWhatTheServerSays() throws IOException {
+    JsonNode actual = api.get("/api/openapi.json").body();
+    if (System.getProperty("openapi.update") != null) {
+      Files.writeString(COMMITTED, JSON.writeValueAsString(actual) + "\n");
+    }
+    assertThat(JSON.readTree(Files.readString(COMMITTED))).isEqualTo(actual);
+  }
+
+  @Test
+  void everyCalculatorHasAnExample() {
+    JsonNode paths = api.get("/api/openapi.json").body().get("paths");
+    paths.properties().stream()
+        .filter(path -> path.getKey().startsWith("/api/calc/"))
+        .forEach(
+            path -> {
+              JsonNode content = path.getValue().at("/post/requestBody/content/application~1json");
+              assertThat(content.has("example") || content.has("examples"))
+                  .as(path.getKey())
+                  .isTrue();
+              JsonNode example = content.path("example");
+              String body =
+                  example.isMissingNode()
+                      ? content.get("examples").iterator().next().get("value").toString()
+                      : example.isString() ? example.asString() : example.toString();
+              assertThat(api.post(path.getKey(), body).status()).as(body).isEqualTo(200);
+            });
+  }
+}

@@ -1,0 +1,239 @@
+package mindspool.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.withinPercentage;
+
+import java.util.Collections;
+import mindspool.server.Api.Answer;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
+
+class CalculatorApiTest extends ServerTest {
+
+  private static final String WINDING =
+      "\"winding\": {\"hubRadiusMm\": 40, \"outerRadiusMm\": 100, \"widthMm\": 60, \"netMassG\": 1000}";
+
+  private static double number(Answer answer, String pointer) {
+    assertThat(answer.status()).as(answer.raw().body()).isEqualTo(200);
+    return answer.body().at(pointer).asDouble();
+  }
+
+  /** Psychrometric chart at sea level, from memory: 30 °C, 70 %. */
+  @Test
+  void air() {
+    Answer answer =
+        api.post(
+            "/api/calc/air",
+            "{\"temperatureC\": 30, \"relativeHumidityPercent\": 70, \"heatedToC\": 60}");
+    assertThat(number(answer, "/saturationPressurePa")).isCloseTo(4247, within(2.0));
+    assertThat(number(answer, "/vapourPressurePa")).isCloseTo(2973, within(2.0));
+    assertThat(number(answer, "/dewPointC")).isCloseTo(23.93, within(0.05));
+    assertThat(number(answer, "/mixingRatioGPerKg")).isCloseTo(18.8, within(0.1));
+    assertThat(number(answer, "/heatedRelativeHumidityPercent")).isCloseTo(14.9, within(0.1));
+    assertThat(
+            api.post("/api/calc/air", "{\"temperatureC\": 20, \"relativeHumidityPercent\": 0}")
+                .body()
+                .get("dewPointC")
+                .isNull())
+        .isTrue();
+  }
+
+  @Test
+  void isothermWithOwnParameters() {
+    assertThat(
+            number(
+                api.post(
+                    "/api/calc/isotherm",
+                    "{\"material\": \"PA6\", \"relativeHumidityPercent\": 50}"),
+                "/equilibriumMoisturePercent"))
+        .isCloseTo(2.6406, within(1e-3));
+    assertThat(
+            number(
+                api.post(
+                    "/api/calc/isotherm",
+                    """
+                    {"material": "PLA", "relativeHumidityPercent": 40,
+                     "materialOverrides": {"sorptionHenryFraction": 0.01,
+                                           "sorptionSaturationFraction": 0.01}}
+                    """),
+                "/equilibriumMoisturePercent"))
+        .isCloseTo(0.4, within(1e-9));
+  }
+
+  /** A kilogram of PLA at 1.75 mm is about 335 m: common practice. */
+  @Test
+  void filament() {
+    assertThat(
+            number(
+                api.post("/api/calc/filament", "{\"material\": \"PLA\", \"massG\": 1000}"),
+                "/lengthM"))
+        .isCloseTo(335, within(1.0));
+    Answer weighed =
+        api.post(
+            "/api/calc/filament",
+            "{\"densityGPerCm3\": 1.04, \"diameterMm\": 2.85, \"grossG\": 912, \"tareG\": 212}");
+    assertThat(number(weighed, "/massG")).isEqualTo(700);
+    assertThat(number(weighed, "/lengthM"))
+        .isCloseTo(700 / 1.04 / (Math.PI / 4 * 2.85 * 2.85), withinPercentage(0.001));
+  }
+
+  /** Handbook check case petg-open: expected values of an independent finer program. */
+  @Test
+  void moistureByDepth() {
+    Answer answer =
+        api.post(
+            "/api/calc/moisture",
+            """
+            {"material": "PETG", %s, "initialMoisturePercent": 0,
+             "climate": [{"hours": 100, "temperatureC": 23, "relativeHumidityPercent": 50},
+                         {"hours": 68, "temperatureC": 23, "relativeHumidityPercent": 50,
+                          "air": "still"}],
+             "reportHours": [24, 72, 168]}
+            """
+                .formatted(WINDING));
+    double tolerance = 0.01 * 0.24375;
+    assertThat(number(answer, "/report/0/meanPercent")).isCloseTo(0.11193, within(tolerance));
+    assertThat(number(answer, "/report/1/outerPercent")).isCloseTo(0.18942, within(tolerance));
+    assertThat(number(answer, "/report/2/corePercent")).isCloseTo(0.22646, within(tolerance));
+    assertThat(number(answer, "/report/2/waterG")).isCloseTo(2.2888, within(0.02));
+    assertThat(number(answer, "/windingOuterRadiusMm")).isCloseTo(86.99, within(0.01));
+    JsonNode rings = answer.body().get("rings");
+    assertThat(rings.size()).isEqualTo(24);
+    assertThat(rings.get(0).get("innerRadiusMm").asDouble()).isCloseTo(40, within(1e-9));
+    assertThat(rings.get(23).get("moisturePercent").asDouble())
+        .isGreaterThan(rings.get(0).get("moisturePercent").asDouble());
+  }
+
+  /**
+   * Handbook section 4 (c): PETG from the balance of 23/50, after 12 h at 65 °C 0.053 / 0.064 %.
+   */
+  @Test
+  void moistureInForcedHotAir() {
+    Answer answer =
+        api.post(
+            "/api/calc/moisture",
+            """
+            {"material": "PETG", %s, "initialMoisturePercent": 0.24375,
+             "climate": [{"hours": 12, "temperatureC": 65, "relativeHumidityPercent": 5.6123,
+                          "air": "forced"}]}
+            """
+                .formatted(WINDING));
+    assertThat(number(answer, "/report/0/outerPercent")).isCloseTo(0.0532, within(0.001));
+    assertThat(number(answer, "/report/0/corePercent")).isCloseTo(0.0644, within(0.001));
+  }
+
+  @Test
+  void drying() {
+    Answer answer =
+        api.post(
+            "/api/calc/drying",
+            """
+            {"material": "PETG", %s, "initialMoisturePercent": 0.24375,
+             "room": {"temperatureC": 23, "relativeHumidityPercent": 50},
+             "dryer": {"ratedMaxC": 80}, "reel": "printed PETG"}
+            """
+                .formatted(WINDING));
+    assertThat(number(answer, "/ceiling/temperatureC")).isEqualTo(62);
+    assertThat(answer.body().at("/ceiling/setBy").asString()).isEqualTo("reel");
+    assertThat(number(answer, "/setpointC")).isEqualTo(62);
+    assertThat(number(answer, "/hoursToLimit/core")).isBetween(9.5, 14.0);
+    assertThat(answer.body().at("/schools").size()).isEqualTo(4);
+    assertThat(answer.body().at("/reachable").asBoolean()).isTrue();
+    Answer never =
+        api.post(
+            "/api/calc/drying",
+            """
+            {"material": "PLA", %s, "initialMoisturePercent": 0.5, "limitPercent": 0.05,
+             "room": {"temperatureC": 23, "relativeHumidityPercent": 50},
+             "dryer": {"ratedMaxC": 80}, "reel": "cardboard"}
+            """
+                .formatted(WINDING));
+    assertThat(never.body().at("/reachable").asBoolean()).isFalse();
+    assertThat(never.body().at("/hoursToLimit/core").isNull()).isTrue();
+    assertThat(never.body().at("/advice/0").asString()).startsWith("Never, because");
+  }
+
+  @Test
+  void materialsHaveSourceAndGradeForEveryParameter() {
+    JsonNode materials = api.get("/api/materials").body();
+    assertThat(materials.size()).isGreaterThanOrEqualTo(12);
+    for (JsonNode material : materials) {
+      assertThat(material.get("parameters").size()).isEqualTo(11);
+      for (JsonNode figure : material.get("parameters")) {
+        assertThat(figure.get("source").asString()).isNotBlank();
+        assertThat(figure.get("grade").asString()).matches("[A-D]");
+        assertThat(figure.has("unit")).isTrue();
+      }
+    }
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "air | {\"temperatureC\": 20, \"relativeHumidityPercent\": 101} | 422 | relativeHumidityPercent",
+        "air | {\"temperatureC\": -41, \"relativeHumidityPercent\": 50} | 422 | temperatureC",
+        "air | {\"temperatureC\": \"NaN\", \"relativeHumidityPercent\": 50} | 422 | temperatureC",
+        "air | {\"relativeHumidityPercent\": 50} | 422 | temperatureC",
+        "air | {\"temperatureC\": \"warm\", \"relativeHumidityPercent\": 50} | 400 | temperatureC",
+        "air | {\"temperature\": 20, \"relativeHumidityPercent\": 50} | 400 | temperature",
+        "air | {\"temperatureC\": NaN, \"relativeHumidityPercent\": 50} | 400 | body",
+        "air | nonsense | 400 | body",
+        "isotherm | {\"material\": \"wood\", \"relativeHumidityPercent\": 50} | 422 | material",
+        "isotherm | {\"material\": \"PLA\", \"relativeHumidityPercent\": 50, \"materialOverrides\": {\"x\": 1}} | 422 | materialOverrides.x",
+        "filament | {\"material\": \"PLA\"} | 422 | massG",
+        "filament | {\"material\": \"PLA\", \"massG\": 5, \"lengthM\": 5} | 422 | massG",
+        "filament | {\"material\": \"PLA\", \"massG\": -5} | 422 | massG",
+        "filament | {\"material\": \"PLA\", \"grossG\": 100, \"tareG\": 200} | 422 | grossG",
+        "filament | {\"material\": \"PLA\", \"massG\": 5, \"diameterMm\": 0} | 422 | diameterMm",
+        "moisture | {\"material\": \"PLA\", \"climate\": []} | 422 | winding"
+      })
+  void badInputNamesTheField(String calculator, String body, int status, String field) {
+    Answer answer = api.post("/api/calc/" + calculator, body);
+    assertThat(answer.status()).as(answer.raw().body()).isEqualTo(status);
+    assertThat(answer.field()).isEqualTo(field);
+    assertThat(answer.raw().headers().firstValue("Content-Type").orElseThrow())
+        .startsWith("application/problem+json");
+    assertThat(answer.body().at("/errors/0/allowed").asString()).isNotBlank();
+  }
+
+  private Answer moisture(String winding, String climate, String reports) {
+    return api.post(
+        "/api/calc/moisture",
+        "{\"material\": \"PLA\", %s, \"initialMoisturePercent\": 0.2, \"climate\": %s, \"reportHours\": %s}"
+            .formatted(winding, climate, reports));
+  }
+
+  @Test
+  void badHistoriesNameTheField() {
+    String hour = "{\"hours\": 1, \"temperatureC\": 20, \"relativeHumidityPercent\": 50}";
+    String inside = WINDING.replace("100,", "40,");
+    assertThat(moisture(inside, "[" + hour + "]", "[1]").field())
+        .isEqualTo("winding.outerRadiusMm");
+    assertThat(moisture(WINDING, "[" + hour + ", {\"hours\": -1}]", "[1]").field())
+        .isEqualTo("climate[1].temperatureC");
+    String backwards = hour.replace("\"hours\": 1", "\"hours\": -2");
+    assertThat(moisture(WINDING, "[" + backwards + "]", "[1]").field())
+        .isEqualTo("climate[0].hours");
+    assertThat(moisture(WINDING, "[" + hour + "]", "[2]").field()).isEqualTo("reportHours[0]");
+    String boiling = hour.replace("20", "120");
+    assertThat(moisture(WINDING, "[" + boiling + "]", "[1]").field())
+        .isEqualTo("climate[0].temperatureC");
+    String tooMany = "[" + String.join(",", Collections.nCopies(200_001, hour)) + "]";
+    Answer large = moisture(WINDING, tooMany, "[1]");
+    assertThat(large.status()).isEqualTo(422);
+    assertThat(large.detail()).contains("200000");
+    String decades = hour.replace("\"hours\": 1", "\"hours\": 87000");
+    assertThat(moisture(WINDING, "[" + decades + "," + decades + "]", "[1]").detail())
+        .contains("ten years");
+    Answer soaked =
+        api.post(
+            "/api/calc/moisture",
+            "{\"material\": \"PLA\", %s, \"initialMoisturePercent\": 5, \"climate\": [%s]}"
+                .formatted(WINDING, hour));
+    assertThat(soaked.field()).isEqualTo("initialMoisturePercent");
+  }
+}

@@ -1,0 +1,81 @@
+package mindspool.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpRequest;
+import java.nio.charset.StandardCharsets;
+import java.util.regex.Pattern;
+import java.util.zip.GZIPOutputStream;
+import mindspool.server.Api.Answer;
+import org.junit.jupiter.api.Test;
+
+/** What guards the edge: headers, other sites, page addresses, size of the first load. */
+class EdgeTest extends ServerTest {
+
+  private static final int MOST_SCRIPT_BYTES = 250_000;
+
+  @Test
+  void answersCarryAPolicyWithoutInlineScripts() {
+    var headers = api.get("/shelf").raw().headers();
+    String policy = headers.firstValue("Content-Security-Policy").orElseThrow();
+    assertThat(policy).contains("script-src 'self';").doesNotContain("unsafe-eval");
+    assertThat(policy.replace("style-src-attr 'unsafe-inline'", "")).doesNotContain("unsafe");
+    assertThat(headers.firstValue("X-Content-Type-Options")).contains("nosniff");
+    assertThat(headers.firstValue("X-Frame-Options")).contains("DENY");
+    assertThat(headers.firstValue("Referrer-Policy")).contains("no-referrer");
+  }
+
+  @Test
+  void otherSitesCannotChangeAnything() {
+    Answer foreign =
+        api.send(
+            HttpRequest.newBuilder(URI.create(api.address("/api/places")))
+                .header("Content-Type", "application/json")
+                .header("Origin", "https://elsewhere.example")
+                .POST(
+                    HttpRequest.BodyPublishers.ofString(
+                        "{\"name\": \"planted\", \"kind\": \"BOX\"}")));
+    assertThat(foreign.status()).isEqualTo(403);
+    assertThat(api.get("/api/places").raw().body()).doesNotContain("planted");
+  }
+
+  @Test
+  void addressesOfTheFrontEndOpenIt() {
+    for (String path :
+        new String[] {"/", "/shelf", "/spool/K7F4", "/dry/K7F4", "/place/1", "/list"}) {
+      Answer page = api.get(path);
+      assertThat(page.status()).as(path).isEqualTo(200);
+      assertThat(page.raw().body()).contains("<div id=\"app\">");
+    }
+    assertThat(api.get("/api/nothing").status()).isEqualTo(404);
+    assertThat(api.get("/assets/nothing.js").status()).isEqualTo(404);
+  }
+
+  @Test
+  void theFirstLoadIsSmallAndWithoutCharts() throws IOException {
+    String page = api.get("/shelf").raw().body();
+    assertThat(page).doesNotContainPattern("<script(?![^>]*src=)");
+    var references = Pattern.compile("(?:src|href)=\"(/assets/[^\"]+\\.js)\"").matcher(page);
+    int bytes = 0;
+    int files = 0;
+    while (references.find()) {
+      String script = api.get(references.group(1)).raw().body();
+      assertThat(script).as(references.group(1)).doesNotContain("zrender");
+      bytes += gzipped(script);
+      files++;
+    }
+    assertThat(files).isPositive();
+    assertThat(bytes).isLessThan(MOST_SCRIPT_BYTES);
+  }
+
+  private static int gzipped(String text) throws IOException {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    try (GZIPOutputStream gzip = new GZIPOutputStream(bytes)) {
+      gzip.write(text.getBytes(StandardCharsets.UTF_8));
+    }
+    return bytes.size();
+  }
+}
