@@ -6,6 +6,7 @@ import java.time.Clock;
 import java.util.OptionalDouble;
 import mindspool.core.Require;
 import mindspool.core.climate.MoistAir;
+import mindspool.core.drying.Dryer;
 import mindspool.core.drying.DryingForecast;
 import mindspool.server.calc.DryerRequest;
 import mindspool.server.calc.DryingAnswer;
@@ -59,13 +60,14 @@ class DryController {
     CurrentSpool spool = spools.current(code);
     DryerRequest dryer =
         Require.present("dryer", request.dryer, "an object with setpointC, ratedMaxC");
+    Dryer described = dryer.toDryer();
     MoistAir room = room(request);
     DryingForecast forecast =
         DryingForecast.of(
             spool.material(),
             spool.state(),
             spool.reelKind(),
-            dryer.toDryer(),
+            described,
             room,
             optional(dryer.setpointC()),
             optional(request.targetPercent));

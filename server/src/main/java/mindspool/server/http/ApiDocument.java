@@ -3,6 +3,7 @@ package mindspool.server.http;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.servers.Server;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -27,6 +28,7 @@ class ApiDocument {
   @Bean
   OpenAPI title() {
     return new OpenAPI()
+        .servers(List.of(new Server().url("/")))
         .info(
             new Info()
                 .title("Mind Spool")
@@ -66,7 +68,6 @@ class ApiDocument {
             }
           });
       document.getComponents().setSchemas(schemas);
-      document.setServers(List.of());
     };
   }
 

@@ -1,0 +1,356 @@
+package mindspool.server;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.LoadState;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.context.SpringBootTest.WebEnvironment;
+import org.springframework.test.context.ActiveProfiles;
+
+/** A person's way through the demo, in a real browser. */
+@SpringBootTest(webEnvironment = WebEnvironment.RANDOM_PORT)
+@ActiveProfiles("demo")
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+class BrowserTest {
+
+  private static final Path CHROMIUM = Path.of("/usr/bin/chromium");
+
+  @Value("${local.server.port}")
+  private int port;
+
+  private Playwright playwright;
+  private Browser browser;
+  private BrowserContext context;
+  private Page page;
+  private final List<String> complaints = new ArrayList<>();
+
+  @BeforeAll
+  void launch() {
+    playwright = Playwright.create();
+    browser =
+        playwright
+            .chromium()
+            .launch(
+                new BrowserType.LaunchOptions()
+                    .setExecutablePath(CHROMIUM)
+                    .setArgs(
+                        List.of(
+                            "--no-sandbox",
+                            "--disable-gpu",
+                            "--disable-quic",
+                            "--no-first-run",
+                            "--disable-background-networking",
+                            "--disable-component-update",
+                            "--disable-sync")));
+  }
+
+  @AfterAll
+  void quit() {
+    playwright.close();
+  }
+
+  @BeforeEach
+  void open() {
+    context =
+        browser.newContext(
+            new Browser.NewContextOptions()
+                .setBaseURL("http://127.0.0.1:" + port)
+                .setViewportSize(1280, 800));
+    page = context.newPage();
+    complaints.clear();
+    page.onConsoleMessage(
+        message -> {
+          if (message.type().equals("error") || message.type().equals("warning")) {
+            complaints.add(message.text());
+          }
+        });
+    page.onPageError(complaints::add);
+    page.onRequest(
+        request -> {
+          if (!request.url().startsWith("http://127.0.0.1:" + port)
+              && !request.url().startsWith("data:")) {
+            complaints.add("asked elsewhere: " + request.url());
+          }
+        });
+  }
+
+  @AfterEach
+  void close() {
+    context.close();
+  }
+
+  private Locator spool(String words) {
+    return page.locator("[data-spool]").filter(new Locator.FilterOptions().setHasText(words));
+  }
+
+  private void shelf() {
+    page.navigate("/shelf");
+    assertThat(page.getByTestId("shelf-summary")).containsText("24 spools");
+    assertThat(page.getByTestId("shelf-summary"))
+        .not()
+        .containsText("computing", new ContainsTextOptions().setTimeout(60_000));
+  }
+
+  private void openSpool(String words) {
+    shelf();
+    spool(words).click();
+    assertThat(page.getByTestId("printable")).isVisible();
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"/shelf", "/list", "/receive", "/dry", "/materials", "/place/1"})
+  void pagesAreAccessibleAndQuiet(String path) {
+    shelf();
+    for (String theme : new String[] {"light", "dark"}) {
+      page.evaluate("theme => localStorage.setItem('theme', theme)", theme);
+      page.navigate(path);
+      assertThat(page.locator("h1").first()).isVisible();
+      page.waitForLoadState(LoadState.NETWORKIDLE);
+      assertAccessible(path + ", " + theme);
+    }
+    assertThat(complaints).isEmpty();
+  }
+
+  private void assertAccessible(String what) {
+    var results =
+        new AxeBuilder(page)
+            .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"))
+            .analyze();
+    assertThat(
+            results.getViolations().stream()
+                .map(
+                    v ->
+                        v.getId()
+                            + " at "
+                            + v.getNodes().get(0).getTarget()
+                            + v.getNodes().get(0).getHtml())
+                .toList())
+        .as(what)
+        .isEmpty();
+  }
+
+  @Test
+  void spoolPageShowsDepthHistoryAndForecast() {
+    openSpool("PA6 black");
+    double outer = percent(page.getByTestId("moisture-outer").innerText());
+    double core = percent(page.getByTestId("moisture-core").innerText());
+    assertThat(core).as("hours in the dryer left the core wetter").isGreaterThan(1.1 * outer);
+    assertThat(page.locator("canvas").nth(1)).isVisible();
+    page.waitForLoadState(LoadState.NETWORKIDLE);
+    assertAccessible("spool page");
+    assertThat(complaints).isEmpty();
+  }
+
+  private static double percent(String text) {
+    return Double.parseDouble(text.replace(" %", ""));
+  }
+
+  @Test
+  void theTimeSliderMovesFacesAndNumbers() {
+    shelf();
+    Locator cell = spool("PETG clear");
+    String now = cell.locator(".number").innerText();
+    byte[] face = cell.locator("canvas").screenshot();
+    Locator slider = page.getByTestId("time-slider");
+    slider.focus();
+    slider.press("End");
+    assertThat(page.locator("h1")).containsText("Shelf on");
+    assertThat(percent(cell.locator(".number").innerText())).isGreaterThan(1.3 * percent(now));
+    assertThat(cell.locator("canvas").screenshot()).isNotEqualTo(face);
+    assertThat(cell).containsText("past its print limit");
+    page.keyboard().press("n");
+    assertThat(cell.locator(".number")).hasText(now);
+    var box = slider.boundingBox();
+    page.mouse().move(box.x + 5, box.y + 30);
+    page.mouse().down();
+    page.mouse().move(box.x + box.width / 2, box.y + 30);
+    page.mouse().up();
+    assertThat(slider).hasAttribute("aria-valuenow", Pattern.compile("16[78]"));
+  }
+
+  @Test
+  void theQuickBoxFindsByCodeAndWordsAndHelpShowsKeys() {
+    shelf();
+    String code = spool("TPU95A lime").getAttribute("data-spool");
+    page.keyboard().press("/");
+    page.keyboard().type("tpu lime");
+    page.keyboard().press("Enter");
+    assertThat(page.locator("h1")).containsText(code);
+    page.keyboard().press("Escape");
+    page.getByTestId("quick-box").fill(code.toLowerCase());
+    assertThat(page.getByRole(AriaRole.OPTION)).hasCount(1);
+    page.keyboard().press("Escape");
+    page.locator("body").click();
+    page.keyboard().press("?");
+    assertThat(page.getByText("find a spool: scan its label")).isVisible();
+    assertThat(complaints).isEmpty();
+  }
+
+  @Test
+  void weighMoveAndUndo() {
+    openSpool("ABS ivory");
+    page.getByTestId("weigh").click();
+    page.getByTestId("gross-mass").fill("12");
+    page.getByTestId("save-mass").click();
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("more than the");
+    page.getByTestId("gross-mass").fill("700");
+    page.getByTestId("save-mass").click();
+    assertThat(page.getByTestId("act-done")).containsText("700 g");
+    assertThat(page.locator(".record")).containsText("700 g gross");
+    page.getByTestId("undo").click();
+    assertThat(page.locator(".record tr.undone")).containsText("700 g gross");
+
+    page.getByTestId("move").click();
+    page.keyboard().press("ArrowDown");
+    page.keyboard().press("Enter");
+    assertThat(page.getByTestId("act-done")).containsText("moved to");
+    page.getByTestId("undo").click();
+    assertThat(page.getByTestId("act-done")).containsText("Undone");
+    assertThat(page.locator(".title")).containsText("Lidded box B");
+  }
+
+  @Test
+  void spoolsAreMovedOnTheShelfByKeyboardAndByDragging() {
+    shelf();
+    String code = spool("PLA moss").getAttribute("data-spool");
+    Locator cell = page.locator("[data-spool='" + code + "']");
+    cell.focus();
+    page.keyboard().press("m");
+    assertThat(page.getByTestId("move-targets")).isFocused();
+    page.keyboard().press("Enter");
+    assertThat(page.getByTestId("act-done")).containsText(code + " moved to Back room rack");
+    Locator rack = page.locator("section[aria-label='Back room rack']");
+    assertThat(rack.locator("[data-spool='" + code + "']")).isVisible();
+    cell.dragTo(page.locator("section[aria-label='Window shelf']"));
+    assertThat(page.getByTestId("act-done")).containsText(code + " moved to Window shelf");
+  }
+
+  @Test
+  void aSpoolIsReceivedWithItsConsequences() {
+    page.navigate("/receive");
+    assertThat(page.getByTestId("consequence")).containsText("print at once");
+    page.getByText("bag slack").click();
+    assertThat(page.getByTestId("consequence")).containsText("drying");
+    page.getByTestId("colour").fill("heron");
+    page.locator("#gross").fill("120");
+    page.locator("#gross").blur();
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("grossMassG");
+    page.locator("#gross").fill("1190");
+    page.locator("#gross").blur();
+    assertThat(page.getByTestId("remaining")).containsText("975 g (910 to 1040)");
+    page.getByTestId("receive").click();
+    assertThat(page.locator("h1")).containsText("heron");
+    assertThat(page.locator(".record")).containsText("1190 g gross");
+  }
+
+  @Test
+  void dryingIsForecastWithCeilingFloorAndSchools() {
+    openSpool("PETG traffic orange");
+    page.getByText("Dry it").click();
+    assertThat(page.getByTestId("dry-headline"))
+        .containsText(Pattern.compile("Dry it [0-9.]+ h at 6\\d °C"));
+    assertThat(page.getByTestId("schools")).containsText("gentle");
+    assertThat(page.getByTestId("schools")).containsText("to the core");
+    page.locator("#setpoint").fill("40");
+    page.locator("#setpoint").blur();
+    assertThat(page.getByTestId("dry-headline")).containsText("Never");
+    assertThat(page.locator(".advice")).containsText("Set");
+    page.locator("#setpoint").fill("200");
+    page.locator("#setpoint").blur();
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("dryer.setpointC");
+    page.waitForLoadState(LoadState.NETWORKIDLE);
+    page.locator("#setpoint").fill("55");
+    page.locator("#setpoint").blur();
+    assertThat(page.getByTestId("dry-headline")).containsText("55 °C");
+    assertAccessible("dry forecast");
+  }
+
+  @Test
+  void aLogIsImportedAfterAQuestionAndAPreview() {
+    page.navigate("/place/2");
+    String csv =
+        "Zeit;Temperatur;Feuchte\n03/04/2025 10:00;21,5;0,44\n04/04/2025 10:10;21,6;0,45\n05/04/2025;x;0,4\n";
+    page.getByTestId("log-file")
+        .setInputFiles(
+            new FilePayload("logger.csv", "text/csv", csv.getBytes(StandardCharsets.UTF_8)));
+    assertThat(page.getByTestId("log-preview")).containsText("Which comes first?");
+    assertThat(page.getByTestId("store-log")).isDisabled();
+    page.getByTestId("answer-DAY_FIRST").click();
+    page.getByTestId("answer-FRACTION").click();
+    assertThat(page.getByTestId("rejected-rows")).containsText("temperature \"x\" is not a number");
+    assertThat(page.getByTestId("log-preview")).containsText("45.0");
+    assertAccessible("log preview");
+    page.getByTestId("store-log").click();
+    assertThat(page.getByTestId("import-outcome")).containsText("2 readings taken");
+    page.getByTestId("log-file")
+        .setInputFiles(new FilePayload("photo.png", "image/png", new byte[] {1, 0, 2, 0}));
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("binary");
+  }
+
+  @Test
+  void aClimateIsTypedAndTakenBack() {
+    page.navigate("/place/4");
+    page.locator("#typed-h").fill("12");
+    page.locator("#typed-h").blur();
+    page.getByText("Record this climate").click();
+    assertThat(page.getByTestId("place-air")).containsText("typed in");
+    assertThat(page.getByTestId("place-air")).containsText("12 %");
+    page.getByText("undo").click();
+    assertThat(page.getByTestId("place-air")).containsText("measured");
+  }
+
+  @ParameterizedTest
+  @ValueSource(ints = {360, 390, 2560})
+  void fitsItsWindow(int width) {
+    shelf();
+    String code = spool("PETG slate").getAttribute("data-spool");
+    page.setViewportSize(width, 844);
+    for (String path :
+        new String[] {"/shelf", "/spool/" + code, "/receive", "/dry/" + code, "/place/1"}) {
+      page.navigate(path);
+      assertThat(page.locator("h1").first()).isVisible();
+      page.waitForLoadState(LoadState.NETWORKIDLE);
+      int overflow =
+          (int) page.evaluate("() => document.documentElement.scrollWidth - window.innerWidth");
+      assertThat(overflow).as(path + " at " + width).isLessThanOrEqualTo(0);
+    }
+  }
+
+  @Test
+  void theDemoIsUpToDate() {
+    page.navigate("/place/1");
+    assertThat(page.getByTestId("place-air")).containsText("measured");
+    long newest =
+        ((Number)
+                page.evaluate(
+                    "async () => (await (await fetch('/api/places/1')).json()).files.at(-1).lastS"))
+            .longValue();
+    assertThat(Instant.now().getEpochSecond() - newest).isLessThan(3600);
+  }
+}
