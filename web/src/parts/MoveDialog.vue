@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import { Problem } from '@/api/client'
 import { useActs } from '@/stores/acts'
 import { useShelf, type Spool } from '@/stores/shelf'
@@ -17,8 +17,6 @@ const problem = ref<Problem | null>(null)
 const busy = ref(false)
 const targets = computed(() => shelf.places.filter((p) => p.place.id !== props.spool.placeId))
 const chosen = ref(0)
-
-onMounted(() => nextTick(() => list.value?.focus()))
 
 async function move(index: number) {
   const target = targets.value[index]
@@ -62,6 +60,8 @@ function key(event: KeyboardEvent) {
     :model-value="true"
     :title="`Move ${spool.code} from ${shelf.placeName(spool.placeId)}`"
     width="min(30rem, 94vw)"
+    @open-auto-focus="list?.focus()"
+    @opened="list?.focus()"
     @close="emit('close')"
   >
     <ul

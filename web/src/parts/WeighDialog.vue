@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import { Problem } from '@/api/client'
 import { useActs } from '@/stores/acts'
 import type { Spool } from '@/stores/shelf'
@@ -19,8 +19,6 @@ const at = ref<Date | null>(null)
 const problem = ref<Problem | null>(null)
 const busy = ref(false)
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', '⌫'] as const
-
-onMounted(() => nextTick(() => input.value?.focus()))
 
 const gross = computed(() => Number(typed.value.replace(',', '.')))
 const net = computed(() => {
@@ -70,9 +68,11 @@ async function save() {
     :model-value="true"
     :title="`Weigh ${spool.code}, ${spool.material} ${spool.colourName}`"
     width="min(26rem, 96vw)"
+    @open-auto-focus="input?.focus()"
+    @opened="input?.focus()"
     @close="emit('close')"
   >
-    <form @submit.prevent="save">
+    <form novalidate @submit.prevent="save">
       <div class="field">
         <label for="gross">gross mass: reel with filament, in g</label>
         <input

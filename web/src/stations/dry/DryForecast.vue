@@ -168,7 +168,7 @@ function written(value: number | null): string {
   <ProblemNote v-if="problem" :problem="problem" />
 
   <div class="columns">
-    <form class="choices" aria-label="Dryer and room" @submit.prevent>
+    <form novalidate class="choices" aria-label="Dryer and room" @submit.prevent>
       <div class="field">
         <label for="dryer">dryer</label>
         <el-select

@@ -56,7 +56,7 @@ async function save() {
     width="min(28rem, 94vw)"
     @close="emit('close')"
   >
-    <form class="form" @submit.prevent="save">
+    <form novalidate class="form" @submit.prevent="save">
       <div class="field">
         <label for="place-name">name, as written on it</label>
         <el-input id="place-name" v-model="form.name" autofocus maxlength="80" />

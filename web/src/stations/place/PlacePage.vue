@@ -137,7 +137,7 @@ async function remove() {
       <LogImport :key="id" :place-id="id" @imported="changed" />
       <section>
         <h2>Or type a constant climate</h2>
-        <form class="typed" @submit.prevent="type">
+        <form novalidate class="typed" @submit.prevent="type">
           <div class="field">
             <label for="typed-t">temperature, °C</label>
             <el-input-number

@@ -161,7 +161,7 @@ async function receive() {
     A spool needs a place to lie in.
     <router-link to="/shelf">Add one on the shelf</router-link> first.
   </p>
-  <form class="columns" @submit.prevent="receive">
+  <form novalidate class="columns" @submit.prevent="receive">
     <div class="fields">
       <div class="group">
         <div class="field wide">

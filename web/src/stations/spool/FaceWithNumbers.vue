@@ -12,9 +12,9 @@ const props = defineProps<{
   label: string
 }>()
 
-const SIZE = 236
-const WIDTH = 340
-const TEXT_X = 262
+const SIZE = 224
+const WIDTH = 318
+const TEXT_X = 249
 const COMMON_RIM_MM = 100
 
 /** Leaders from a depth in the winding to its number: the middle of the tenth that it stands for. */

@@ -111,13 +111,13 @@ class BrowserTest {
 
   private void shelf() {
     page.navigate("/shelf");
-    assertThat(page.getByTestId("shelf-summary")).containsText("24 spools");
+    assertThat(page.getByTestId("shelf-summary")).containsText(Pattern.compile("2[4-9] spools"));
     assertThat(page.getByTestId("shelf-summary"))
         .not()
         .containsText("computing", new ContainsTextOptions().setTimeout(60_000));
   }
 
-  private void openSpool(String words) {
+  private void visitSpool(String words) {
     shelf();
     spool(words).click();
     assertThat(page.getByTestId("printable")).isVisible();
@@ -157,7 +157,7 @@ class BrowserTest {
 
   @Test
   void spoolPageShowsDepthHistoryAndForecast() {
-    openSpool("PA6 black");
+    visitSpool("PA6 black");
     double outer = percent(page.getByTestId("moisture-outer").innerText());
     double core = percent(page.getByTestId("moisture-core").innerText());
     assertThat(core).as("hours in the dryer left the core wetter").isGreaterThan(1.1 * outer);
@@ -214,7 +214,7 @@ class BrowserTest {
 
   @Test
   void weighMoveAndUndo() {
-    openSpool("ABS ivory");
+    visitSpool("ABS ivory");
     page.getByTestId("weigh").click();
     page.getByTestId("gross-mass").fill("12");
     page.getByTestId("save-mass").click();
@@ -227,6 +227,7 @@ class BrowserTest {
     assertThat(page.locator(".record tr.undone")).containsText("700 g gross");
 
     page.getByTestId("move").click();
+    assertThat(page.getByTestId("move-targets")).isFocused();
     page.keyboard().press("ArrowDown");
     page.keyboard().press("Enter");
     assertThat(page.getByTestId("act-done")).containsText("moved to");
@@ -271,16 +272,16 @@ class BrowserTest {
 
   @Test
   void dryingIsForecastWithCeilingFloorAndSchools() {
-    openSpool("PETG traffic orange");
+    visitSpool("PETG traffic orange");
     page.getByText("Dry it").click();
     assertThat(page.getByTestId("dry-headline"))
         .containsText(Pattern.compile("Dry it [0-9.]+ h at 6\\d °C"));
     assertThat(page.getByTestId("schools")).containsText("gentle");
     assertThat(page.getByTestId("schools")).containsText("to the core");
-    page.locator("#setpoint").fill("40");
+    page.locator("#setpoint").fill("30");
     page.locator("#setpoint").blur();
     assertThat(page.getByTestId("dry-headline")).containsText("Never");
-    assertThat(page.locator(".advice")).containsText("Set");
+    assertThat(page.locator(".advice")).containsText("Hotter helps");
     page.locator("#setpoint").fill("200");
     page.locator("#setpoint").blur();
     assertThat(page.getByRole(AriaRole.ALERT)).containsText("dryer.setpointC");
