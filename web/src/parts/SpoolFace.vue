@@ -23,7 +23,7 @@ function draw() {
   context.setTransform(ratio, 0, 0, ratio, 0, 0)
   const style = getComputedStyle(document.documentElement)
   drawSpoolFace(context, props.size, props.face, {
-    ink: style.getPropertyValue('--ink'),
+    ink: style.getPropertyValue('--face-ink'),
     disc: style.getPropertyValue('--disc'),
     soft: style.getPropertyValue('--board'),
   })

@@ -11,13 +11,17 @@ const shelf = useShelf()
 const time = useTime()
 const words = ref('')
 
-/** Those past their limit first, then by the moment at which they pass it. */
+/** Those past their limit first, the wettest ahead; then by the moment at which they pass it. */
 function urgency(spool: Spool): number {
   if (!spool.ready) {
     return Infinity
   }
-  const { state, atS } = spool.printable
-  return state === 'UNTIL' ? (atS ?? 0) : state === 'BEYOND_FORECAST' ? 1e12 : 0
+  const { state, atS, headroomPercent } = spool.printable
+  return state === 'UNTIL'
+    ? (atS ?? 0)
+    : state === 'BEYOND_FORECAST'
+      ? 1e12
+      : headroomPercent / spool.printLimitPercent
 }
 
 const rows = computed(() => {

@@ -76,7 +76,7 @@ path {
 
 circle {
   fill: var(--disc);
-  stroke: var(--ink);
+  stroke: var(--face-ink);
   stroke-width: 1.5;
 }
 

@@ -468,6 +468,15 @@ async function open() {
     margin-left: 0;
   }
 
+  .record td:nth-child(2),
+  .record td:nth-child(4) {
+    display: none;
+  }
+
+  .record .number {
+    white-space: normal;
+  }
+
   .acts {
     display: grid;
     grid-template-columns: 1fr 1fr;

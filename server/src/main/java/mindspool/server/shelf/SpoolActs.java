@@ -64,7 +64,7 @@ class SpoolActs {
     SpoolRecord spool = records.byCode(code);
     PlaceInfo target =
         climates.place(Require.present("placeId", request.placeId(), "the number of a place"));
-    long from = time("at", request.at(), spool);
+    long from = request.at() == null ? afterLastMove(spool) : time("at", request.at(), spool);
     long back = spool.placeAt(from);
     if (back == target.id()) {
       throw new InvalidValueException(
@@ -85,6 +85,13 @@ class SpoolActs {
     facts.save(there);
     place(spool, back, until, origin, there.id);
     return new Recorded(there.id, null);
+  }
+
+  /** Now, or a second after the last move where two follow each other at once. */
+  private long afterLastMove(SpoolRecord spool) {
+    long last =
+        spool.facts().stream().filter(SpoolFact::places).mapToLong(f -> f.atS).max().orElse(0);
+    return last >= now() && last - now() < 60 ? last + 1 : now();
   }
 
   private void refuseOverlap(String field, SpoolRecord spool, long from, long until) {
