@@ -1,13 +1,10 @@
 import { createPinia, setActivePinia } from 'pinia'
-import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { beforeEach, describe, expect, it } from 'vitest'
 import { ago, band, hours, moisture, temperature } from '@/parts/format'
 import { searchSpools } from '@/parts/searchSpools'
 import { standingAt } from '@/parts/spoolAtTime'
 import { usePreferences } from '@/stores/preferences'
 import type { Spool } from '@/stores/shelf'
-
-vi.stubGlobal('matchMedia', () => ({ matches: false }))
-vi.stubGlobal('document', { documentElement: { dataset: {} } })
 
 function spool(code: string, material: string, colourName: string, placeId: number): Spool {
   return {

@@ -4,7 +4,10 @@ import type { components, paths } from './generated/schema'
 /** Schemas of the API document by name. */
 export type Schemas = components['schemas']
 
-export const client = createClient<paths>({ baseUrl: '' })
+export const client = createClient<paths>({
+  baseUrl: '',
+  fetch: (request) => globalThis.fetch(request),
+})
 
 /** One thing wrong with a request. */
 export interface FieldProblem {

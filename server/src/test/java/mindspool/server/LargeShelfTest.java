@@ -1,0 +1,45 @@
+package mindspool.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import org.junit.jupiter.api.Test;
+import org.springframework.test.annotation.DirtiesContext;
+import tools.jackson.databind.JsonNode;
+
+/** Four hundred spools: one request, computed in the background, each with its forecast. */
+@DirtiesContext
+class LargeShelfTest extends ServerTest {
+
+  private static final int COUNT = 400;
+
+  @Test
+  void aFullMakerspaceFitsIntoOneRequest() throws InterruptedException {
+    long place = addPlace("Long wall", "OPEN_SHELF");
+    Instant arrived = Instant.now().minus(20, ChronoUnit.DAYS);
+    for (int i = 0; i < COUNT; i++) {
+      var answer =
+          api.post(
+              "/api/spools",
+              "{\"material\": \"%s\", \"colourName\": \"no %d\", \"arrival\": \"OPEN\", \"placeId\": %d, \"arrivedAt\": \"%s\"}"
+                  .formatted(i % 2 == 0 ? "PETG" : "PA6", i, place, arrived));
+      assertThat(answer.status()).isEqualTo(201);
+    }
+    JsonNode first = api.get("/api/shelf").body();
+    assertThat(first.get("spools").size()).as("answers before all is computed").isEqualTo(COUNT);
+    JsonNode shelf = first;
+    for (int tries = 0; tries < 600 && shelf.get("pending").asInt() > 0; tries++) {
+      Thread.sleep(200);
+      shelf = api.get("/api/shelf").body();
+    }
+    assertThat(shelf.get("pending").asInt()).isZero();
+    int frames = shelf.get("frameHours").size();
+    assertThat(shelf.get("frameHours").get(frames - 1).asInt()).isEqualTo(14 * 24);
+    for (JsonNode spool : shelf.get("spools")) {
+      assertThat(spool.at("/frames/rings").size()).isEqualTo(frames);
+      assertThat(spool.at("/frames/outer/0").asDouble()).isPositive();
+      assertThat(spool.at("/printable/state").asString()).isNotBlank();
+    }
+  }
+}
