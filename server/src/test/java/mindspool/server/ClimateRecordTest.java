@@ -127,8 +127,7 @@ class ClimateRecordTest extends ServerTest {
     JsonNode air = api.get("/api/spools/" + code).body().get("air");
     int last = air.get("timeS").size() - 1;
     assertThat(air.get("timeS").get(last).asLong()).isGreaterThan(NOW.getEpochSecond() + 86_400);
-    assertThat(air.get("relativeHumidityPercent").get(last).asDouble())
-        .isCloseTo(70, within(0.5));
+    assertThat(air.get("relativeHumidityPercent").get(last).asDouble()).isCloseTo(70, within(0.5));
     assertThat(air.get("relativeHumidityPercent").get(0).asDouble()).isCloseTo(30, within(0.5));
   }
 

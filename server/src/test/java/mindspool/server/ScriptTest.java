@@ -27,8 +27,7 @@ class ScriptTest {
     ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
     builder.environment().putAll(environment);
     Process process = builder.start();
-    String output =
-        new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+    String output = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
     assertThat(process.waitFor(60, TimeUnit.SECONDS)).isTrue();
     return new Outcome(process.exitValue(), output);
   }
@@ -77,8 +76,7 @@ class ScriptTest {
     Files.writeString(java, "#!/bin/sh\necho '    java.specification.version = 11' >&2\n");
     assertThat(java.toFile().setExecutable(true)).isTrue();
     Outcome outcome =
-        run(
-            Map.of("PATH", folder + ":" + System.getenv("PATH")), "demo", "--port", freePort());
+        run(Map.of("PATH", folder + ":" + System.getenv("PATH")), "demo", "--port", freePort());
     assertThat(outcome.code).isEqualTo(1);
     assertThat(outcome.output).contains("Java 11 is too old; 17 or newer is needed");
   }
@@ -88,7 +86,8 @@ class ScriptTest {
   void aFullDiskIsSaid(@TempDir Path folder) throws Exception {
     Path df = folder.resolve("df");
     Files.writeString(
-        df, "#!/bin/sh\necho 'Filesystem 1M-blocks Used Available'\necho 'disk 1000 988 12 99% /'\n");
+        df,
+        "#!/bin/sh\necho 'Filesystem 1M-blocks Used Available'\necho 'disk 1000 988 12 99% /'\n");
     assertThat(df.toFile().setExecutable(true)).isTrue();
     Outcome outcome =
         run(
