@@ -36,7 +36,7 @@ describe('numbers in words', () => {
       '24 min',
       '1 h',
       '9.5 h',
-      '35.5 h',
+      '35.3 h',
       '3.5 days',
     ])
   })

@@ -41,15 +41,12 @@ export function humidity(percent: number): string {
   return `${percent.toFixed(0)} %`
 }
 
-/** Hours as people say them: minutes below one, halves up to a day, then days. */
+/** Hours as people say them: minutes below one, tenths up to two days, then days. */
 export function hours(value: number): string {
   if (value < 1) {
     return `${Math.max(1, Math.round(value * 60))} min`
   }
-  if (value < 48) {
-    return `${(Math.round(value * 2) / 2).toFixed(value % 1 < 0.25 || value % 1 > 0.75 ? 0 : 1)} h`
-  }
-  return `${(value / 24).toFixed(1)} days`
+  return value < 48 ? `${+value.toFixed(1)} h` : `${+(value / 24).toFixed(1)} days`
 }
 
 /** Weekday and clock for the coming week, else the date; epoch seconds. */

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
+import ChoiceField from '@/parts/ChoiceField.vue'
+import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SpoolFace from '@/parts/SpoolFace.vue'
 import WhyNumber from '@/parts/WhyNumber.vue'
 import { hours, moisture, temperature } from '@/parts/format'
 import { faceAt, faceLabel, moistureAt } from '@/parts/spoolAtTime'
-import { useShelf } from '@/stores/shelf'
+import { useShelf, type ShelfPlace } from '@/stores/shelf'
 import CeilingScale from './CeilingScale.vue'
 
 const props = defineProps<{ code: string }>()
@@ -24,6 +26,17 @@ const at = computed(() => (spool.value ? moistureAt(spool.value, shelf.frameHour
 const dryers = computed(() => shelf.places.filter((p) => p.place.kind === 'DRYER'))
 const rooms = computed(() => shelf.places.filter((p) => p.place.kind !== 'DRYER'))
 
+const VENTS = [
+  { value: 'free', label: 'vented freely' },
+  { value: 'limited', label: 'limited' },
+] as const
+const named = (p: ShelfPlace) => ({ value: p.place.id, label: p.place.name })
+const dryerOptions = computed(() => [
+  ...dryers.value.map(named),
+  { value: 0, label: 'another, described here' },
+])
+const roomOptions = computed(() => [...rooms.value.map(named), { value: 0, label: 'typed here' }])
+
 const form = reactive({
   dryerId: null as number | null,
   setpointC: null as number | null,
@@ -33,13 +46,14 @@ const form = reactive({
   hottestAboveSetC: 0,
   biasC: 0,
   volumeL: 12,
+  /** Zero for a room that is typed. */
   roomId: null as number | null,
   roomTemperatureC: 22,
   roomHumidityPercent: 50,
 })
 
 /** Takes over what is known of a dryer; zero stands for another one, described by hand. */
-function choose(id: number | null) {
+function choose(id: number) {
   form.dryerId = id
   const place = dryers.value.find((p) => p.place.id === id)?.place
   if (place) {
@@ -169,134 +183,90 @@ function written(value: number | null): string {
 
   <div class="columns">
     <form novalidate class="choices" aria-label="Dryer and room" @submit.prevent>
-      <div class="field">
-        <label for="dryer">dryer</label>
-        <el-select
-          id="dryer"
-          :model-value="form.dryerId ?? 0"
-          aria-label="dryer"
-          @update:model-value="choose($event === 0 ? null : $event)"
-        >
-          <el-option
-            v-for="d in dryers"
-            :key="d.place.id"
-            :value="d.place.id"
-            :label="d.place.name"
-          />
-          <el-option :value="0" label="another, described here" />
-        </el-select>
-      </div>
-      <div class="field">
-        <label for="setpoint">setpoint, °C (recommended if empty)</label>
-        <el-input-number
-          id="setpoint"
-          v-model="form.setpointC"
-          :min="20"
-          :max="250"
-          :step="1"
-          controls-position="right"
-          :placeholder="forecast ? String(forecast.setpointC) : ''"
-        />
-      </div>
-      <div class="field">
-        <label for="rated">rated maximum, °C</label>
-        <el-input-number
-          id="rated"
-          v-model="form.ratedMaxC"
-          :min="30"
-          :max="250"
-          controls-position="right"
-        />
-      </div>
-      <div class="field">
-        <label for="vent">air exchange with the room</label>
-        <el-select id="vent" v-model="form.vent" aria-label="air exchange with the room">
-          <el-option value="free" label="vented freely" />
-          <el-option value="limited" label="limited" />
-        </el-select>
-      </div>
-      <div v-if="form.vent === 'limited'" class="field">
-        <label for="ach">air changes per hour</label>
-        <el-input-number
-          id="ach"
-          v-model="form.airChangesPerHour"
-          :min="0.01"
-          :max="1000"
-          :step="1"
-          controls-position="right"
-        />
-      </div>
+      <ChoiceField
+        id="dryer"
+        label="dryer"
+        :options="dryerOptions"
+        :model-value="form.dryerId ?? 0"
+        @update:model-value="choose"
+      />
+      <NumberField
+        id="setpoint"
+        v-model="form.setpointC"
+        label="setpoint, °C (recommended if empty)"
+        :min="20"
+        :max="250"
+        :step="1"
+        :placeholder="forecast ? String(forecast.setpointC) : ''"
+      />
+      <NumberField
+        id="rated"
+        v-model="form.ratedMaxC"
+        label="rated maximum, °C"
+        :min="30"
+        :max="250"
+      />
+      <ChoiceField
+        id="vent"
+        v-model="form.vent"
+        label="air exchange with the room"
+        :options="VENTS"
+      />
+      <NumberField
+        v-if="form.vent === 'limited'"
+        id="ach"
+        v-model="form.airChangesPerHour"
+        label="air changes per hour"
+        :min="0.01"
+        :max="1000"
+        :step="1"
+      />
       <details>
         <summary>how it really behaves</summary>
-        <div class="field">
-          <label for="hottest">hottest spot above setpoint, K</label>
-          <el-input-number
-            id="hottest"
-            v-model="form.hottestAboveSetC"
-            :min="0"
-            :max="60"
-            controls-position="right"
-          />
-        </div>
-        <div class="field">
-          <label for="bias">true air minus setpoint, K</label>
-          <el-input-number
-            id="bias"
-            v-model="form.biasC"
-            :min="-40"
-            :max="40"
-            controls-position="right"
-          />
-        </div>
-        <div class="field">
-          <label for="volume">inside volume, L</label>
-          <el-input-number
-            id="volume"
-            v-model="form.volumeL"
-            :min="1"
-            :max="2000"
-            controls-position="right"
-          />
-        </div>
+        <NumberField
+          id="hottest"
+          v-model="form.hottestAboveSetC"
+          label="hottest spot above setpoint, K"
+          :min="0"
+          :max="60"
+        />
+        <NumberField
+          id="bias"
+          v-model="form.biasC"
+          label="true air minus setpoint, K"
+          :min="-40"
+          :max="40"
+        />
+        <NumberField
+          id="volume"
+          v-model="form.volumeL"
+          label="inside volume, L"
+          :min="1"
+          :max="2000"
+        />
       </details>
-      <div class="field">
-        <label for="room">room whose air it takes</label>
-        <el-select
-          id="room"
-          :model-value="form.roomId ?? 0"
-          aria-label="room whose air it takes"
-          @update:model-value="form.roomId = $event === 0 ? null : $event"
-        >
-          <el-option
-            v-for="r in rooms"
-            :key="r.place.id"
-            :value="r.place.id"
-            :label="r.place.name"
-          />
-          <el-option :value="0" label="typed here" />
-        </el-select>
-      </div>
+      <ChoiceField
+        id="room"
+        label="room whose air it takes"
+        :options="roomOptions"
+        :model-value="form.roomId ?? 0"
+        @update:model-value="form.roomId = $event"
+      />
       <template v-if="!form.roomId">
-        <div class="field">
-          <label for="room-t">room temperature, °C</label>
-          <el-input-number
-            id="room-t"
-            v-model="form.roomTemperatureC"
-            :min="-40"
-            :max="60"
-            controls-position="right"
-          />
-        </div>
-        <div class="field">
-          <label for="room-h">room humidity, %</label>
-          <el-input-number
-            id="room-h"
-            v-model="form.roomHumidityPercent"
-            :min="0"
-            :max="100"
-            controls-position="right"
-          />
-        </div>
+        <NumberField
+          id="room-t"
+          v-model="form.roomTemperatureC"
+          label="room temperature, °C"
+          :min="-40"
+          :max="60"
+        />
+        <NumberField
+          id="room-h"
+          v-model="form.roomHumidityPercent"
+          label="room humidity, %"
+          :min="0"
+          :max="100"
+        />
       </template>
       <p v-else-if="view" class="small soft">
         mean of the last day: {{ temperature(view.roomTemperatureC, 1) }},

@@ -284,7 +284,10 @@ async function cancel() {
 
       <details v-if="preview.rejectedCount" open>
         <summary>
-          <span class="call">{{ preview.rejectedCount }} rows cannot be taken</span>
+          <span class="call"
+            >{{ preview.rejectedCount === 1 ? 'One row' : `${preview.rejectedCount} rows` }} cannot
+            be taken</span
+          >
         </summary>
         <table class="table small" data-testid="rejected-rows">
           <thead>
@@ -318,7 +321,7 @@ async function cancel() {
         >
           {{
             preview.rejectedCount
-              ? `Take the ${preview.readings} good rows`
+              ? `Take the other ${preview.readings}`
               : `Take ${preview.readings} readings`
           }}
         </button>

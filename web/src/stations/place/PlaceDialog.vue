@@ -2,6 +2,8 @@
 import { computed, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
+import ChoiceField from '@/parts/ChoiceField.vue'
+import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { useShelf } from '@/stores/shelf'
 
@@ -28,7 +30,11 @@ const form = reactive({
   airChangesPerHour: props.place?.airChangesPerHour ?? null,
   volumeL: props.place?.volumeL ?? 12,
 })
-const rooms = computed(() => shelf.places.filter((p) => p.place.kind !== 'DRYER'))
+const rooms = computed(() =>
+  shelf.places
+    .filter((p) => p.place.kind !== 'DRYER')
+    .map((p) => ({ value: p.place.id, label: p.place.name })),
+)
 
 async function save() {
   try {
@@ -61,70 +67,50 @@ async function save() {
         <label for="place-name">name, as written on it</label>
         <el-input id="place-name" v-model="form.name" autofocus maxlength="80" />
       </div>
-      <div v-if="!place" class="field">
-        <label for="place-kind">kind</label>
-        <el-select id="place-kind" v-model="form.kind" aria-label="kind">
-          <el-option v-for="k in KINDS" :key="k.value" :value="k.value" :label="k.label" />
-        </el-select>
-      </div>
+      <ChoiceField
+        v-if="!place"
+        id="place-kind"
+        v-model="form.kind"
+        label="kind"
+        :options="KINDS"
+      />
       <template v-if="form.kind === 'DRYER'">
-        <div class="field">
-          <label for="place-room">room whose air it takes</label>
-          <el-select
-            id="place-room"
-            v-model="form.roomId"
-            aria-label="room whose air it takes"
-            clearable
-          >
-            <el-option
-              v-for="r in rooms"
-              :key="r.place.id"
-              :value="r.place.id"
-              :label="r.place.name"
-            />
-          </el-select>
-        </div>
+        <ChoiceField
+          id="place-room"
+          v-model="form.roomId"
+          label="room whose air it takes"
+          :options="rooms"
+          clearable
+        />
         <div class="pair">
-          <div class="field">
-            <label for="place-set">setpoint, °C</label>
-            <el-input-number
-              id="place-set"
-              v-model="form.setpointC"
-              :min="20"
-              :max="110"
-              controls-position="right"
-            />
-          </div>
-          <div class="field">
-            <label for="place-rated">rated maximum, °C</label>
-            <el-input-number
-              id="place-rated"
-              v-model="form.ratedMaxC"
-              :min="30"
-              :max="250"
-              controls-position="right"
-            />
-          </div>
-          <div class="field">
-            <label for="place-ach">air changes per hour (free if empty)</label>
-            <el-input-number
-              id="place-ach"
-              v-model="form.airChangesPerHour"
-              :min="0.01"
-              :max="1000"
-              controls-position="right"
-            />
-          </div>
-          <div class="field">
-            <label for="place-volume">inside volume, L</label>
-            <el-input-number
-              id="place-volume"
-              v-model="form.volumeL"
-              :min="1"
-              :max="2000"
-              controls-position="right"
-            />
-          </div>
+          <NumberField
+            id="place-set"
+            v-model="form.setpointC"
+            label="setpoint, °C"
+            :min="20"
+            :max="110"
+          />
+          <NumberField
+            id="place-rated"
+            v-model="form.ratedMaxC"
+            label="rated maximum, °C"
+            :min="30"
+            :max="250"
+          />
+          <NumberField
+            id="place-ach"
+            v-model="form.airChangesPerHour"
+            label="air changes per hour (free if empty)"
+            :min="0.01"
+            :max="1000"
+          />
+          <NumberField
+            id="place-volume"
+            v-model="form.volumeL"
+            label="inside volume, L"
+            :min="1"
+            :max="2000"
+          />
         </div>
         <p class="small soft">
           A spool that lies in it dries at the setpoint, for as long as it lies there.

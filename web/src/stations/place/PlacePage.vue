@@ -2,6 +2,7 @@
 import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
+import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { dateTime, humidity, temperature } from '@/parts/format'
 import { useShelf } from '@/stores/shelf'
@@ -138,26 +139,20 @@ async function remove() {
       <section>
         <h2>Or type a constant climate</h2>
         <form novalidate class="typed" @submit.prevent="type">
-          <div class="field">
-            <label for="typed-t">temperature, °C</label>
-            <el-input-number
-              id="typed-t"
-              v-model="typed.temperatureC"
-              :min="-40"
-              :max="110"
-              controls-position="right"
-            />
-          </div>
-          <div class="field">
-            <label for="typed-h">relative humidity, %</label>
-            <el-input-number
-              id="typed-h"
-              v-model="typed.relativeHumidityPercent"
-              :min="0"
-              :max="100"
-              controls-position="right"
-            />
-          </div>
+          <NumberField
+            id="typed-t"
+            v-model="typed.temperatureC"
+            label="temperature, °C"
+            :min="-40"
+            :max="110"
+          />
+          <NumberField
+            id="typed-h"
+            v-model="typed.relativeHumidityPercent"
+            label="relative humidity, %"
+            :min="0"
+            :max="100"
+          />
           <div class="field">
             <label for="typed-since">since (now if empty)</label>
             <el-date-picker

@@ -3,6 +3,8 @@ import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import MoistureLegend from '@/parts/MoistureLegend.vue'
+import ChoiceField from '@/parts/ChoiceField.vue'
+import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SpoolFace from '@/parts/SpoolFace.vue'
 import WhyNumber from '@/parts/WhyNumber.vue'
@@ -16,6 +18,11 @@ const ARRIVALS = [
   { value: 'SEALED_TIGHT', label: 'bag sealed tight', note: 'film drawn tight over the reel' },
   { value: 'SLACK_BAG', label: 'bag slack', note: 'the seal leaked: exposed since packing' },
   { value: 'OPEN', label: 'open', note: 'no bag, or opened before' },
+] as const
+
+const DIAMETERS = [
+  { value: 1.75, label: '1.75' },
+  { value: 2.85, label: '2.85' },
 ] as const
 
 const shelf = useShelf()
@@ -120,6 +127,19 @@ watch(
   { immediate: true, deep: true },
 )
 
+const materialOptions = computed(() =>
+  materials.value.map((m) => ({
+    value: m.name,
+    label: m.name === m.title ? m.name : `${m.name}, ${m.title}`,
+  })),
+)
+const reelOptions = computed(
+  () => reels.value?.kinds.map((k) => ({ value: k.id, label: k.title })) ?? [],
+)
+const placeOptions = computed(() =>
+  shelf.places.map((p) => ({ value: p.place.id, label: p.place.name })),
+)
+
 const face = computed<Face | null>(() => {
   const p = preview.value
   return p
@@ -164,17 +184,13 @@ async function receive() {
   <form novalidate class="columns" @submit.prevent="receive">
     <div class="fields">
       <div class="group">
-        <div class="field wide">
-          <label for="material">material</label>
-          <el-select id="material" v-model="form.material" filterable aria-label="material">
-            <el-option
-              v-for="m in materials"
-              :key="m.name"
-              :value="m.name"
-              :label="m.name === m.title ? m.name : `${m.name}, ${m.title}`"
-            />
-          </el-select>
-        </div>
+        <ChoiceField
+          id="material"
+          v-model="form.material"
+          label="material"
+          :options="materialOptions"
+          filterable
+        />
         <div class="field">
           <label for="colour">colour, as you call it</label>
           <el-input id="colour" v-model="form.colourName" maxlength="60" data-testid="colour" />
@@ -183,58 +199,58 @@ async function receive() {
           <label for="hex">its look</label>
           <input id="hex" v-model="form.colourHex" type="color" class="hex" />
         </div>
-        <div class="field">
-          <label for="diameter">diameter, mm</label>
-          <el-select id="diameter" v-model="form.diameterMm" aria-label="diameter">
-            <el-option :value="1.75" label="1.75" />
-            <el-option :value="2.85" label="2.85" />
-          </el-select>
-        </div>
-        <div class="field">
-          <label for="net">net mass on the label, g</label>
-          <el-input-number
-            id="net"
-            v-model="form.nominalNetG"
-            :min="10"
-            :max="10000"
-            :step="250"
-            controls-position="right"
-          />
-        </div>
+        <ChoiceField
+          id="diameter"
+          v-model="form.diameterMm"
+          label="diameter, mm"
+          :options="DIAMETERS"
+        />
+        <NumberField
+          id="net"
+          v-model="form.nominalNetG"
+          label="net mass on the label, g"
+          :min="10"
+          :max="10000"
+          :step="250"
+        />
       </div>
 
       <div class="group">
-        <div class="field">
-          <label for="gross">gross mass now, g (if weighed)</label>
-          <el-input-number
-            id="gross"
-            v-model="form.grossMassG"
-            :controls="false"
-            data-testid="gross"
-          />
-        </div>
-        <div class="field">
-          <label for="reel">reel</label>
-          <el-select id="reel" v-model="form.reel" aria-label="reel">
-            <el-option v-for="k in reels?.kinds ?? []" :key="k.id" :value="k.id" :label="k.title" />
-          </el-select>
-        </div>
-        <div class="field">
-          <label for="empty">empty reel, g (if known)</label>
-          <el-input-number id="empty" v-model="form.emptyReelG" :min="0" :controls="false" />
-        </div>
-        <div class="field">
-          <label for="hub">hub radius, mm</label>
-          <el-input-number id="hub" v-model="form.hubRadiusMm" :min="5" :controls="false" />
-        </div>
-        <div class="field">
-          <label for="rim">rim radius, mm</label>
-          <el-input-number id="rim" v-model="form.rimRadiusMm" :min="10" :controls="false" />
-        </div>
-        <div class="field">
-          <label for="width">width between flanges, mm</label>
-          <el-input-number id="width" v-model="form.widthMm" :min="5" :controls="false" />
-        </div>
+        <NumberField
+          id="gross"
+          v-model="form.grossMassG"
+          label="gross mass now, g (if weighed)"
+          :controls="false"
+        />
+        <ChoiceField id="reel" v-model="form.reel" label="reel" :options="reelOptions" />
+        <NumberField
+          id="empty"
+          v-model="form.emptyReelG"
+          label="empty reel, g (if known)"
+          :min="0"
+          :controls="false"
+        />
+        <NumberField
+          id="hub"
+          v-model="form.hubRadiusMm"
+          label="hub radius, mm"
+          :min="5"
+          :controls="false"
+        />
+        <NumberField
+          id="rim"
+          v-model="form.rimRadiusMm"
+          label="rim radius, mm"
+          :min="10"
+          :controls="false"
+        />
+        <NumberField
+          id="width"
+          v-model="form.widthMm"
+          label="width between flanges, mm"
+          :min="5"
+          :controls="false"
+        />
       </div>
 
       <fieldset class="group arrivals">
@@ -247,17 +263,7 @@ async function receive() {
       </fieldset>
 
       <div class="group">
-        <div class="field">
-          <label for="place">lies in</label>
-          <el-select id="place" v-model="form.placeId" aria-label="lies in">
-            <el-option
-              v-for="p in shelf.places"
-              :key="p.place.id"
-              :value="p.place.id"
-              :label="p.place.name"
-            />
-          </el-select>
-        </div>
+        <ChoiceField id="place" v-model="form.placeId" label="lies in" :options="placeOptions" />
         <div class="field">
           <label for="arrived">there since (now if empty)</label>
           <el-date-picker

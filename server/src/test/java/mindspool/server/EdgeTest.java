@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.net.Socket;
 import java.net.URI;
 import java.net.http.HttpRequest;
 import java.nio.charset.StandardCharsets;
@@ -40,6 +41,40 @@ class EdgeTest extends ServerTest {
                         "{\"name\": \"planted\", \"kind\": \"BOX\"}")));
     assertThat(foreign.status()).isEqualTo(403);
     assertThat(api.get("/api/places").raw().body()).doesNotContain("planted");
+  }
+
+  /** A name of another site that was made to point at this machine. */
+  @Test
+  void reboundNamesAreRefused() throws IOException {
+    URI address = URI.create(api.address("/api/places"));
+    try (Socket socket = new Socket(address.getHost(), address.getPort())) {
+      socket
+          .getOutputStream()
+          .write(
+              "GET /api/places HTTP/1.1\r\nHost: evil.example\r\nConnection: close\r\n\r\n"
+                  .getBytes(StandardCharsets.US_ASCII));
+      String answer = new String(socket.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+      assertThat(answer).startsWith("HTTP/1.1 403").contains("by the address that it printed");
+    }
+  }
+
+  @Test
+  void reelsAndTheirSizesAreKnown() {
+    var reels = api.get("/api/reels").body();
+    assertThat(reels.get("kinds").valueStream().map(kind -> kind.get("id").asString()))
+        .contains(
+            "cardboard",
+            "plastic",
+            "polystyrene",
+            "ABS",
+            "PC",
+            "metal",
+            "printed PLA",
+            "printed PETG",
+            "refill");
+    for (var kind : reels.get("kinds")) {
+      assertThat(kind.get("emptyMassG").size()).isEqualTo(reels.get("sizes").size());
+    }
   }
 
   @Test

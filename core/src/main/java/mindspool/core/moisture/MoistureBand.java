@@ -22,29 +22,41 @@ public final class MoistureBand {
   private final MoistureProfile expected;
   private final MoistureProfile[] varied;
 
-  private MoistureBand(MoistureProfile expected, MoistureProfile[] varied) {
+  private MoistureBand(MoistureProfile expected, MoistureProfile... varied) {
     this.expected = expected;
     this.varied = varied;
   }
 
   /**
-   * Band at a time.
+   * Band at a time. The runs that are compared are all equally coarse, so that their differences
+   * are those of the parameters.
    *
-   * @param expected the estimate at that time
+   * @param timeS not before the history's start
    */
-  public static MoistureBand at(
-      Material material, SpoolHistory history, double timeS, MoistureProfile expected) {
-    SpoolReplay[] replays = {
-      new SpoolReplay(material, history, DIFFUSION_SPREAD, 1, 0),
-      new SpoolReplay(material, history, 1, SORPTION_SPREAD, 0),
-      new SpoolReplay(material, history, 1, 1, 1)
-    };
-    MoistureProfile[] varied = new MoistureProfile[replays.length];
-    for (int i = 0; i < replays.length; i++) {
-      SpoolState start = replays[i].start();
-      varied[i] = replays[i].advance(start, history.startS(), timeS, null).profile();
-    }
-    return new MoistureBand(expected, varied);
+  public static MoistureBand at(Material material, SpoolHistory history, double timeS) {
+    return new MoistureBand(
+        profile(material, history, timeS, 1, 1, 0),
+        profile(material, history, timeS, DIFFUSION_SPREAD, 1, 0),
+        profile(material, history, timeS, 1, SORPTION_SPREAD, 0),
+        profile(material, history, timeS, 1, 1, 1));
+  }
+
+  private static MoistureProfile profile(
+      Material material,
+      SpoolHistory history,
+      double timeS,
+      double diffusionFactor,
+      double sorptionFactor,
+      double startShift) {
+    SpoolReplay replay =
+        new SpoolReplay(
+            material,
+            history,
+            diffusionFactor,
+            sorptionFactor,
+            startShift,
+            SpoolMoistureModel.Options.COARSE);
+    return replay.advance(replay.start(), history.startS(), timeS, null).profile();
   }
 
   /** Half-width of the 80 % band of some mean of the profile, in its unit. */

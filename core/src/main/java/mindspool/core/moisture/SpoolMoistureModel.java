@@ -148,6 +148,12 @@ public final class SpoolMoistureModel {
      */
     public static final Options STANDARD = new Options(24, 8, 2e-3, 7200, true, true, true, 1);
 
+    /**
+     * For many runs whose differences matter rather than their last digits: errors below 1 % of the
+     * swing at about a fifth of the time.
+     */
+    public static final Options COARSE = new Options(12, 4, 8e-3, 14_400, true, true, true, 1);
+
     public Options withMaxStep(double seconds) {
       return new Options(
           rings, exactModes, tolerance, seconds, stefan, latentHeat, flangeHeat, packFactor);

@@ -16,7 +16,7 @@ public final class SpoolReplay {
 
   /** Replays with the table's material. */
   public SpoolReplay(Material material, SpoolHistory history) {
-    this(material, history, 1, 1, 0);
+    this(material, history, 1, 1, 0, SpoolMoistureModel.Options.STANDARD);
   }
 
   /**
@@ -25,13 +25,15 @@ public final class SpoolReplay {
    * @param diffusionFactor multiplies the diffusivity
    * @param sorptionFactor multiplies the uptake at every humidity
    * @param startShift shifts the assumed start by so many standard deviations
+   * @param options how finely it is computed
    */
   public SpoolReplay(
       Material material,
       SpoolHistory history,
       double diffusionFactor,
       double sorptionFactor,
-      double startShift) {
+      double startShift,
+      SpoolMoistureModel.Options options) {
     this.history = history;
     var sorption = material.sorption().scaled(sorptionFactor);
     this.model =
@@ -39,7 +41,7 @@ public final class SpoolReplay {
             sorption,
             material.diffusion().scaled(diffusionFactor),
             material.heatCapacityJPerKgK(),
-            SpoolMoistureModel.Options.STANDARD);
+            options);
     StartMoisture start = history.start();
     double humidity =
         Math.min(

@@ -1,10 +1,13 @@
 package mindspool.core.moisture;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
+import java.util.Random;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.material.Material;
@@ -93,9 +96,9 @@ class SpoolReplayTest {
     MoistureProfile soon = at(history, 2 * DAY);
     MoistureProfile late = at(history, 60 * DAY);
     double soonBand =
-        MoistureBand.at(PETG, history, 2 * DAY, soon).halfWidth(MoistureProfile::meanPercent);
+        MoistureBand.at(PETG, history, 2 * DAY).halfWidth(MoistureProfile::meanPercent);
     double lateBand =
-        MoistureBand.at(PETG, history, 60 * DAY, late).halfWidth(MoistureProfile::meanPercent);
+        MoistureBand.at(PETG, history, 60 * DAY).halfWidth(MoistureProfile::meanPercent);
     assertThat(soonBand / soon.meanPercent()).isGreaterThan(1.1 * lateBand / late.meanPercent());
     // In balance only the uptake is uncertain: a factor exp(0.2), times 1.28 for 80 %.
     assertThat(lateBand / late.meanPercent()).isCloseTo(1.2816 * (Math.exp(0.2) - 1), within(0.01));
@@ -150,5 +153,62 @@ class SpoolReplayTest {
       grouped.add(mean);
     }
     assertThat(grouped).first().isEqualTo(1.5);
+  }
+
+  /** Facts may be told in any order; the replay is the same to the last bit. */
+  @Test
+  void theOrderInWhichFactsAreToldDoesNotMatter() {
+    List<Stay> stays =
+        new ArrayList<>(
+            List.of(
+                new Stay(0, SHELF, AirContact.STILL),
+                new Stay(3 * DAY, HOT, AirContact.FORCED),
+                new Stay(3.3 * DAY, SHELF, AirContact.STILL),
+                new Stay(5 * DAY, SHELF, AirContact.SEALED),
+                new Stay(6 * DAY, SHELF, AirContact.STILL)));
+    List<MassLeft> masses =
+        new ArrayList<>(
+            List.of(
+                new MassLeft(2 * DAY, 0.9),
+                new MassLeft(4 * DAY, 0.7),
+                new MassLeft(7 * DAY, 0.4)));
+    MoistureProfile told = at(history(masses, stays.toArray(Stay[]::new)), 8 * DAY);
+    Random random = new Random(3);
+    for (int i = 0; i < 10; i++) {
+      Collections.shuffle(stays.subList(1, stays.size()), random);
+      Collections.shuffle(masses, random);
+      MoistureProfile shuffled = at(history(masses, stays.toArray(Stay[]::new)), 8 * DAY);
+      assertThat(shuffled.percentByRing()).containsExactly(told.percentByRing());
+    }
+  }
+
+  @Test
+  void aSpoolIsAlwaysSomewhere() {
+    assertThatThrownBy(() -> history(List.of()))
+        .isInstanceOf(IllegalArgumentException.class)
+        .hasMessageContaining("always somewhere");
+    assertThatThrownBy(() -> history(List.of(), new Stay(5, SHELF, AirContact.STILL)))
+        .hasMessageContaining("always somewhere");
+  }
+
+  /** The coarse runs of the band stay within a per cent of the swing of the fine one. */
+  @Test
+  void coarseRunsAreGoodEnoughForBands() {
+    SpoolHistory history =
+        history(
+            List.of(new MassLeft(3.5 * DAY, 0.7)),
+            new Stay(0, SHELF, AirContact.STILL),
+            new Stay(6 * DAY, HOT, AirContact.FORCED),
+            new Stay(6.3 * DAY, SHELF, AirContact.STILL));
+    double swing = 100 * PETG.sorption().moistureFraction(0.5);
+    for (double day : new double[] {1, 3, 6, 6.15, 6.3, 7, 10}) {
+      SpoolReplay coarse =
+          new SpoolReplay(PETG, history, 1, 1, 0, SpoolMoistureModel.Options.COARSE);
+      MoistureProfile quick = coarse.advance(coarse.start(), 0, day * DAY, null).profile();
+      MoistureProfile fine = at(history, day * DAY);
+      assertThat(quick.outerPercent()).isCloseTo(fine.outerPercent(), within(0.01 * swing));
+      assertThat(quick.meanPercent()).isCloseTo(fine.meanPercent(), within(0.01 * swing));
+      assertThat(quick.corePercent()).isCloseTo(fine.corePercent(), within(0.01 * swing));
+    }
   }
 }

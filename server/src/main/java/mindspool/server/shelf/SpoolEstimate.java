@@ -2,6 +2,8 @@ package mindspool.server.shelf;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Supplier;
+import mindspool.core.moisture.MoistureBand;
 import mindspool.core.moisture.MoistureProfile;
 import mindspool.core.moisture.PrintableUntil;
 import mindspool.core.moisture.PrintableUntil.ForecastPoint;
@@ -9,6 +11,7 @@ import mindspool.core.moisture.SpoolHistory;
 import mindspool.core.moisture.SpoolReplay;
 import mindspool.core.moisture.SpoolState;
 import mindspool.server.climate.Climates;
+import org.springframework.util.function.SingletonSupplier;
 
 /**
  * What the replay says of a spool: its past, its state now, and the days ahead.
@@ -18,6 +21,7 @@ import mindspool.server.climate.Climates;
  * @param past moisture so far, thinned
  * @param state water by depth now
  * @param forecast from now to the end of the horizon, the first point now
+ * @param band how sure the estimate is; computed when first asked for
  */
 record SpoolEstimate(
     SpoolRecord spool,
@@ -25,7 +29,8 @@ record SpoolEstimate(
     SpoolHistory history,
     List<PastPoint> past,
     SpoolState state,
-    List<ForecastPoint> forecast) {
+    List<ForecastPoint> forecast,
+    Supplier<MoistureBand> band) {
 
   /** How far the forecast reaches. */
   static final double HORIZON_S = 14 * 86_400.0;
@@ -69,7 +74,14 @@ record SpoolEstimate(
         nowS,
         end,
         (time, ahead) -> forecast.add(new ForecastPoint(time, ahead.profile())));
-    return new SpoolEstimate(spool, nowS, history, past, state, forecast);
+    return new SpoolEstimate(
+        spool,
+        nowS,
+        history,
+        past,
+        state,
+        forecast,
+        SingletonSupplier.of(() -> MoistureBand.at(spool.material(), history, nowS)));
   }
 
   private static PastPoint pastPoint(double time, MoistureProfile profile) {

@@ -193,9 +193,7 @@ final class SpoolViews {
       double jobG,
       long nowS) {
     Spool stored = spool.spool();
-    MoistureProfile profile = estimate.state().profile();
-    MoistureBand band =
-        MoistureBand.at(spool.material(), estimate.history(), estimate.nowS(), profile);
+    MoistureBand band = estimate.band().get();
     return new SpoolPage(
         nowS,
         frameHours(),
