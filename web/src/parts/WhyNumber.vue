@@ -4,7 +4,13 @@ defineProps<{ what: string }>()
 </script>
 
 <template>
-  <el-popover trigger="click" :width="340" placement="bottom-start" :hide-after="0">
+  <el-popover
+    :trigger="['hover', 'focus']"
+    :width="340"
+    placement="bottom-start"
+    :show-after="200"
+    :hide-after="150"
+  >
     <template #reference>
       <button type="button" class="why" :aria-label="`Why: ${what}`">
         <slot />
