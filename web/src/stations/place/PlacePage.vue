@@ -53,7 +53,17 @@ async function changed() {
   await Promise.all([read(), shelf.read()])
 }
 
-async function type() {
+/** A humidity of at most one is likelier a fraction than a desert; only the person can tell. */
+const fraction = computed(
+  () => typed.relativeHumidityPercent > 0 && typed.relativeHumidityPercent <= 1,
+)
+const asking = ref(false)
+
+async function type(sure = false) {
+  asking.value = fraction.value && !sure
+  if (asking.value) {
+    return
+  }
   try {
     await answer(
       client.POST('/api/places/{id}/typed-climates', {
@@ -66,6 +76,11 @@ async function type() {
   } catch (cause) {
     typedProblem.value = Problem.of(cause)
   }
+}
+
+function readAsFraction() {
+  typed.relativeHumidityPercent = +(100 * typed.relativeHumidityPercent).toFixed(2)
+  void type(true)
 }
 
 async function untype(typedId: number) {
@@ -108,7 +123,9 @@ async function remove() {
         <b>{{ temperature(view.now.temperatureC, 1) }}</b>,
         <b>{{ humidity(view.now.relativeHumidityPercent) }}</b>
         <span class="soft"
-          >, dew point {{ temperature(view.dewPointC, 1) }}; {{ SOURCES[view.climateSource] }}</span
+          ><template v-if="view.dewPointC !== null"
+            >, dew point {{ temperature(view.dewPointC, 1) }}</template
+          >; {{ SOURCES[view.climateSource] }}</span
         >
       </p>
       <button class="button plain small" @click="changing = true">change</button>
@@ -138,7 +155,7 @@ async function remove() {
       <LogImport :key="id" :place-id="id" @imported="changed" />
       <section>
         <h2>Or type a constant climate</h2>
-        <form novalidate class="typed" @submit.prevent="type">
+        <form novalidate class="typed" @submit.prevent="type()">
           <NumberField
             id="typed-t"
             v-model="typed.temperatureC"
@@ -163,6 +180,15 @@ async function remove() {
             />
           </div>
           <button class="button">Record this climate</button>
+          <div v-if="asking" class="asking" role="alert" data-testid="fraction-question">
+            <p>Is {{ typed.relativeHumidityPercent }} a fraction? Hygrometers show percent.</p>
+            <button type="button" class="button" @click="readAsFraction">
+              {{ +(100 * typed.relativeHumidityPercent).toFixed(2) }} %
+            </button>
+            <button type="button" class="button" @click="type(true)">
+              really {{ typed.relativeHumidityPercent }} %
+            </button>
+          </div>
         </form>
         <ProblemNote v-if="typedProblem" :problem="typedProblem" />
         <table v-if="view.typed.length" class="table small">
@@ -254,6 +280,14 @@ async function remove() {
 
 .typed .button {
   justify-self: start;
+}
+
+.asking {
+  border-left: 4px solid var(--call);
+  padding-left: 0.75rem;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
 }
 
 .files {

@@ -1,5 +1,6 @@
 package mindspool.core;
 
+import java.math.BigDecimal;
 import java.util.function.Supplier;
 
 /** Checks of arguments that fail with an {@link InvalidValueException}. */
@@ -48,7 +49,7 @@ public final class Require {
     if (magnitude != 0 && (magnitude < 1e-4 || magnitude >= 1e9)) {
       return Double.toString(value);
     }
-    String text = new java.math.BigDecimal(Double.toString(value)).toPlainString();
+    String text = new BigDecimal(Double.toString(value)).toPlainString();
     return text.contains(".") ? text.replaceAll("0+$", "").replaceAll("\\.$", "") : text;
   }
 }

@@ -317,11 +317,23 @@ class BrowserTest {
   @Test
   void aClimateIsTypedAndTakenBack() {
     page.navigate("/place/4");
+    page.locator("#typed-h").fill("0.12");
+    page.locator("#typed-h").blur();
+    page.getByText("Record this climate").click();
+    assertThat(page.getByTestId("fraction-question")).containsText("a fraction?");
+    assertThat(page.getByTestId("place-air")).containsText("measured");
     page.locator("#typed-h").fill("12");
     page.locator("#typed-h").blur();
     page.getByText("Record this climate").click();
     assertThat(page.getByTestId("place-air")).containsText("typed in");
     assertThat(page.getByTestId("place-air")).containsText("12 %");
+    page.getByText("undo").click();
+    assertThat(page.getByTestId("place-air")).containsText("measured");
+    page.locator("#typed-h").fill("0.14");
+    page.locator("#typed-h").blur();
+    page.getByText("Record this climate").click();
+    page.getByText("14 %", new Page.GetByTextOptions().setExact(true)).click();
+    assertThat(page.getByTestId("place-air")).containsText("14 %");
     page.getByText("undo").click();
     assertThat(page.getByTestId("place-air")).containsText("measured");
   }

@@ -3,9 +3,11 @@ package mindspool.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
+import java.sql.SQLException;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.boot.SpringApplication;
+import org.springframework.boot.diagnostics.FailureAnalysis;
 import org.springframework.context.ConfigurableApplicationContext;
 
 class PersistenceTest {
@@ -46,5 +48,17 @@ class PersistenceTest {
       assertThat(page.at("/spool/frames/mean/0").toString()).isEqualTo(before);
       assertThat(page.at("/basis/unrecordedHours").asDouble()).isGreaterThan(1000);
     }
+  }
+
+  /** H2 locks its file against other processes only, so its complaint is played here. */
+  @Test
+  void dataThatIsOpenAlreadyIsSaidPlainly() {
+    SQLException locked = new SQLException("Database may be already in use", "90020", 90020);
+    FailureAnalysis analysis =
+        new DataInUseFailureAnalyzer().analyze(new IllegalStateException("no pool", locked));
+    assertThat(analysis.getDescription()).contains("already open in another Mind Spool");
+    assertThat(analysis.getAction()).contains("--data DIR");
+    SQLException other = new SQLException("disk", "90031", 90031);
+    assertThat(new DataInUseFailureAnalyzer().analyze(other)).isNull();
   }
 }

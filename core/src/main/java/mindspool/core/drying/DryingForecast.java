@@ -3,6 +3,7 @@ package mindspool.core.drying;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.function.ToDoubleFunction;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.climate.ClimateSeries;
@@ -228,7 +229,7 @@ public record DryingForecast(
     }
 
     /** Hour from which a moisture stays at or below the target. */
-    private OptionalDouble lastAbove(java.util.function.ToDoubleFunction<Point> moisture) {
+    private OptionalDouble lastAbove(ToDoubleFunction<Point> moisture) {
       int i = points.size() - 1;
       if (moisture.applyAsDouble(points.get(i)) > target) {
         return OptionalDouble.empty();

@@ -7,6 +7,7 @@ import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.ExampleObject;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Stream;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
@@ -102,7 +103,7 @@ class FilamentCalculators {
   private static double massG(FilamentRequest request, Filament filament) {
     long given =
         Stream.of(request.massG, request.lengthM, request.volumeCm3, request.grossG)
-            .filter(java.util.Objects::nonNull)
+            .filter(Objects::nonNull)
             .count();
     if (given != 1) {
       throw new InvalidValueException(

@@ -1,7 +1,9 @@
 package mindspool.server.http;
 
+import com.fasterxml.jackson.databind.JavaType;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.DateTimeSchema;
 import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.servers.Server;
 import java.time.Instant;
@@ -12,6 +14,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springdoc.core.customizers.PropertyCustomizer;
+import org.springdoc.core.utils.SpringDocUtils;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
@@ -42,7 +45,7 @@ class ApiDocument {
   PropertyCustomizer nullableProperties() {
     return (property, type) -> {
       boolean boxed =
-          type.getType() instanceof com.fasterxml.jackson.databind.JavaType java
+          type.getType() instanceof JavaType java
               ? NULLABLE.contains(java.getRawClass())
               : NULLABLE.contains(type.getType());
       if (boxed && property.getTypes() != null) {
@@ -96,7 +99,6 @@ class ApiDocument {
   }
 
   static {
-    org.springdoc.core.utils.SpringDocUtils.getConfig()
-        .replaceWithSchema(Instant.class, new io.swagger.v3.oas.models.media.DateTimeSchema());
+    SpringDocUtils.getConfig().replaceWithSchema(Instant.class, new DateTimeSchema());
   }
 }

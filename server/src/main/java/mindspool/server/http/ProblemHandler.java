@@ -1,17 +1,23 @@
 package mindspool.server.http;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
 import mindspool.core.InvalidValueException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.HttpStatusCode;
+import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.multipart.support.MissingServletRequestPartException;
@@ -61,21 +67,21 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
   }
 
   @Override
-  protected org.springframework.http.ResponseEntity<Object> handleHttpMessageNotReadable(
+  protected ResponseEntity<Object> handleHttpMessageNotReadable(
       HttpMessageNotReadableException e,
-      org.springframework.http.HttpHeaders headers,
-      org.springframework.http.HttpStatusCode status,
-      org.springframework.web.context.request.WebRequest request) {
+      HttpHeaders headers,
+      HttpStatusCode status,
+      WebRequest request) {
     return respond(
         problem(HttpStatus.BAD_REQUEST, "The request cannot be read", unreadable(e.getCause())));
   }
 
   @Override
-  protected org.springframework.http.ResponseEntity<Object> handleMaxUploadSizeExceededException(
+  protected ResponseEntity<Object> handleMaxUploadSizeExceededException(
       MaxUploadSizeExceededException e,
-      org.springframework.http.HttpHeaders headers,
-      org.springframework.http.HttpStatusCode status,
-      org.springframework.web.context.request.WebRequest request) {
+      HttpHeaders headers,
+      HttpStatusCode status,
+      WebRequest request) {
     return respond(
         problem(
             HttpStatus.CONTENT_TOO_LARGE,
@@ -89,20 +95,20 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
   }
 
   @Override
-  protected org.springframework.http.ResponseEntity<Object> handleMissingServletRequestPart(
+  protected ResponseEntity<Object> handleMissingServletRequestPart(
       MissingServletRequestPartException e,
-      org.springframework.http.HttpHeaders headers,
-      org.springframework.http.HttpStatusCode status,
-      org.springframework.web.context.request.WebRequest request) {
+      HttpHeaders headers,
+      HttpStatusCode status,
+      WebRequest request) {
     return respond(missingField(e.getRequestPartName()));
   }
 
   @Override
-  protected org.springframework.http.ResponseEntity<Object> handleMissingServletRequestParameter(
+  protected ResponseEntity<Object> handleMissingServletRequestParameter(
       MissingServletRequestParameterException e,
-      org.springframework.http.HttpHeaders headers,
-      org.springframework.http.HttpStatusCode status,
-      org.springframework.web.context.request.WebRequest request) {
+      HttpHeaders headers,
+      HttpStatusCode status,
+      WebRequest request) {
     return respond(missingField(e.getParameterName()));
   }
 
@@ -126,7 +132,7 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
       Class<?> type = e.getTargetType();
       String allowed =
           type != null && type.isEnum()
-              ? java.util.Arrays.stream(type.getEnumConstants())
+              ? Arrays.stream(type.getEnumConstants())
                   .map(String::valueOf)
                   .collect(Collectors.joining(", "))
               : "a " + (type == null ? "value" : readable(type));
@@ -173,9 +179,9 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
     return problem;
   }
 
-  private static org.springframework.http.ResponseEntity<Object> respond(ProblemDetail problem) {
-    return org.springframework.http.ResponseEntity.status(problem.getStatus())
-        .contentType(org.springframework.http.MediaType.APPLICATION_PROBLEM_JSON)
+  private static ResponseEntity<Object> respond(ProblemDetail problem) {
+    return ResponseEntity.status(problem.getStatus())
+        .contentType(MediaType.APPLICATION_PROBLEM_JSON)
         .body(problem);
   }
 }

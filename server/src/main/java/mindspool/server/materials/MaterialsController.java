@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import mindspool.core.material.Material;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.material.Parameter;
@@ -46,9 +47,7 @@ class MaterialsController {
             new Figure(figure.value(), parameter.unit(), figure.source(), figure.grade().name()));
       }
       List<Balance> equilibrium =
-          java.util.stream.IntStream.rangeClosed(0, 20)
-              .mapToObj(i -> Balance.of(material, 5 * i))
-              .toList();
+          IntStream.rangeClosed(0, 20).mapToObj(i -> Balance.of(material, 5 * i)).toList();
       return new MaterialView(material.name(), material.title(), figures, equilibrium);
     }
   }

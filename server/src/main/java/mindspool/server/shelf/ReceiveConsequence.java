@@ -1,5 +1,6 @@
 package mindspool.server.shelf;
 
+import java.util.List;
 import mindspool.core.material.Sorption;
 import mindspool.server.shelf.Receiving.Draft;
 import mindspool.server.shelf.SpoolController.ReceivePreview;
@@ -19,7 +20,7 @@ final class ReceiveConsequence {
     double high = percent(sorption, humidity + spread);
     double limit = draft.material().printLimitPercent();
     double target = draft.material().dryTargetPercent();
-    SpoolRecord record = new SpoolRecord(draft.spool(), draft.material(), java.util.List.of());
+    SpoolRecord record = new SpoolRecord(draft.spool(), draft.material(), List.of());
     return new ReceivePreview(
         draft.left().massG(),
         draft.left().lengthM(),

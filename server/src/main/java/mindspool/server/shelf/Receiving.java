@@ -2,6 +2,7 @@ package mindspool.server.shelf;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.List;
 import java.util.Locale;
 import java.util.random.RandomGenerator;
 import mindspool.core.InvalidValueException;
@@ -73,7 +74,7 @@ class Receiving {
     Filament filament = new Filament(material.densityKgPerM3() / 1000, spool.diameterMm);
     RemainingFilament left = weighed(spool, request.grossMassG(), filament);
     Long opened = opened(spool, request.openedAt());
-    SpoolRecord record = new SpoolRecord(spool, material, java.util.List.of());
+    SpoolRecord record = new SpoolRecord(spool, material, List.of());
     // Fails here, naming the field, when so much filament cannot be on such a reel.
     record.winding(Math.max(1, left.massG().typical()));
     record.winding(spool.nominalNetG);

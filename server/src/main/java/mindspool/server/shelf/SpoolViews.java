@@ -1,6 +1,7 @@
 package mindspool.server.shelf;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.MoistAir;
@@ -226,7 +227,7 @@ final class SpoolViews {
   }
 
   static List<Integer> frameHours() {
-    return java.util.Arrays.stream(FRAME_HOURS).boxed().toList();
+    return Arrays.stream(FRAME_HOURS).boxed().toList();
   }
 
   private static MoistureCurve past(SpoolEstimate estimate) {

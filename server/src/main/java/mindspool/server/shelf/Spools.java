@@ -1,8 +1,10 @@
 package mindspool.server.shelf;
 
+import java.time.Instant;
 import java.util.List;
 import mindspool.core.material.Material;
 import mindspool.core.moisture.SpoolState;
+import mindspool.core.moisture.StartMoisture;
 import mindspool.core.stock.ReelKind;
 import mindspool.server.shelf.SpoolRequests.MoveRequest;
 import mindspool.server.shelf.SpoolRequests.ReceiveRequest;
@@ -59,18 +61,18 @@ public class Spools {
       String reel,
       Double emptyReelG,
       double grossMassG,
-      mindspool.core.moisture.StartMoisture.Arrival arrival,
-      java.time.Instant arrivedAt,
-      java.time.Instant openedAt,
+      StartMoisture.Arrival arrival,
+      Instant arrivedAt,
+      Instant openedAt,
       long placeId,
       List<DemoMove> moves,
       List<DemoWeighing> weighings) {}
 
   /** A move of the demonstration. */
-  public record DemoMove(long placeId, java.time.Instant at, java.time.Instant until) {}
+  public record DemoMove(long placeId, Instant at, Instant until) {}
 
   /** A weighing of the demonstration. */
-  public record DemoWeighing(double grossMassG, java.time.Instant at) {}
+  public record DemoWeighing(double grossMassG, Instant at) {}
 
   /** Adds a spool of the demonstration by the same acts as a person would. */
   public void addDemo(DemoSpool spool) {

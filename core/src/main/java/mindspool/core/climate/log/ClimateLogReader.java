@@ -2,6 +2,7 @@ package mindspool.core.climate.log;
 
 import java.io.IOException;
 import java.io.StringReader;
+import java.io.UncheckedIOException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
@@ -196,7 +197,7 @@ public final class ClimateLogReader {
         line.forEach(cell -> cells.add(cell.strip()));
         consumer.accept((int) parser.getCurrentLineNumber(), cells);
       }
-    } catch (IOException | java.io.UncheckedIOException | IllegalStateException e) {
+    } catch (IOException | UncheckedIOException | IllegalStateException e) {
       throw unreadable(
           "a table with broken quotes", "Export it again without quotes, or with closed ones.");
     }

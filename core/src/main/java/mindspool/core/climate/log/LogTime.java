@@ -1,10 +1,12 @@
 package mindspool.core.climate.log;
 
 import java.time.DateTimeException;
+import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.time.OffsetDateTime;
 import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.OptionalLong;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -96,8 +98,7 @@ final class LogTime {
     }
     String plain = offset.equals("Z") ? "+00:00" : offset;
     String colon = plain.contains(":") ? plain : plain.substring(0, 3) + ":" + plain.substring(3);
-    return OptionalLong.of(
-        OffsetDateTime.of(local, java.time.ZoneOffset.of(colon)).toEpochSecond());
+    return OptionalLong.of(OffsetDateTime.of(local, ZoneOffset.of(colon)).toEpochSecond());
   }
 
   private static OptionalLong parts(String text, int day, int month, ZoneId zone) {
@@ -127,8 +128,7 @@ final class LogTime {
               second == null ? 0 : Integer.parseInt(second));
     }
     return LocalDateTime.of(
-        java.time.LocalDate.of(
-            Integer.parseInt(year), Integer.parseInt(month), Integer.parseInt(day)),
+        LocalDate.of(Integer.parseInt(year), Integer.parseInt(month), Integer.parseInt(day)),
         clock);
   }
 }
