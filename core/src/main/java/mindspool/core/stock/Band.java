@@ -12,6 +12,16 @@ public record Band(double low, double typical, double high) {
     return low == high;
   }
 
+  /** The band scaled by a positive factor. */
+  public Band times(double factor) {
+    return new Band(factor * low, factor * typical, factor * high);
+  }
+
+  /** The sum of two bands, end by end. */
+  public Band plus(Band other) {
+    return new Band(low + other.low, typical + other.typical, high + other.high);
+  }
+
   /** What is left when a band is taken away from a known amount; never below nothing. */
   public static Band difference(double from, Band taken) {
     return new Band(
