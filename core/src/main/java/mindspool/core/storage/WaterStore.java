@@ -13,6 +13,8 @@ public final class WaterStore {
   private final double dryMassG;
   private final double lagH;
   private double waterG;
+  private double spanH = Double.NaN;
+  private double spanShare;
 
   private WaterStore(
       Desiccant desiccant, Isotherm isotherm, double dryMassG, double lagH, double waterG) {
@@ -89,8 +91,11 @@ public final class WaterStore {
 
   /** Water after a span in air of a humidity, g; nothing is changed yet. */
   double after(double hours, double relativeHumidity, double temperatureC) {
-    return waterG
-        + (balanceG(relativeHumidity, temperatureC) - waterG) * -Math.expm1(-hours / lagH);
+    if (hours != spanH) {
+      spanH = hours;
+      spanShare = -Math.expm1(-hours / lagH);
+    }
+    return waterG + (balanceG(relativeHumidity, temperatureC) - waterG) * spanShare;
   }
 
   /** Spends a span in air of a humidity. */
