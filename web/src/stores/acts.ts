@@ -10,6 +10,9 @@ interface Done {
   undo: (() => Promise<void>) | null
 }
 
+/** What an act was done to. */
+type Subject = 'spool' | 'container'
+
 const SHOWN_MS = 9_000
 
 /** Acts on spools: each is recorded at once and can be undone. */
@@ -34,25 +37,34 @@ export const useActs = defineStore('acts', () => {
     await useShelf().read()
   }
 
-  async function setUndone(factId: number, undone: boolean) {
+  async function setUndone(factId: number, undone: boolean, of: Subject = 'spool') {
     const params = { params: { path: { id: factId } } }
     await answer(
-      undone
-        ? client.POST('/api/facts/{id}/undo', params)
-        : client.POST('/api/facts/{id}/redo', params),
+      of === 'container'
+        ? undone
+          ? client.POST('/api/container-facts/{id}/undo', params)
+          : client.POST('/api/container-facts/{id}/redo', params)
+        : undone
+          ? client.POST('/api/facts/{id}/undo', params)
+          : client.POST('/api/facts/{id}/redo', params),
     )
     await changed()
   }
 
-  async function record(text: string, request: Promise<{ factId: number; remark: string }>) {
+  /** Waits for an act, shows it, and keeps the way back. */
+  async function record(
+    text: string,
+    request: Promise<{ factId: number; remark?: string }>,
+    of: Subject = 'spool',
+  ) {
     const { factId, remark } = await request
     await changed()
     show(
       {
         text,
-        remark,
+        remark: remark ?? null,
         undo: async () => {
-          await setUndone(factId, true)
+          await setUndone(factId, true, of)
           show({ text: `Undone: ${text}`, remark: null, undo: null }, null)
         },
       },
@@ -95,5 +107,5 @@ export const useActs = defineStore('acts', () => {
     show(null, Problem.of(cause))
   }
 
-  return { done, problem, changes, move, weigh, open, setUndone, changed, show, fail }
+  return { done, problem, changes, record, move, weigh, open, setUndone, changed, show, fail }
 })

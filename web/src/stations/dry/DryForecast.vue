@@ -61,7 +61,7 @@ function choose(id: number) {
     form.vent = place.airChangesPerHour == null ? 'free' : 'limited'
     form.airChangesPerHour = place.airChangesPerHour ?? 12
     form.volumeL = place.volumeL ?? 12
-    form.roomId = place.roomId ?? form.roomId
+    form.roomId = place.withinId ?? form.roomId
     form.setpointC = null
   }
 }

@@ -4,35 +4,34 @@ import { useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import NumberField from '@/parts/NumberField.vue'
+import { isClosed, PLACE_KINDS, type PlaceKind } from '@/parts/placeKinds'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { useShelf } from '@/stores/shelf'
 
 const props = defineProps<{ place?: Schemas['PlaceInfo'] }>()
 const emit = defineEmits<{ close: []; saved: [] }>()
 
-const KINDS = [
-  { value: 'OPEN_SHELF', label: 'open shelf or rack' },
-  { value: 'BOX', label: 'closed box' },
-  { value: 'BAG', label: 'bag' },
-  { value: 'PRINTER_HOLDER', label: 'printer holder' },
-  { value: 'DRYER', label: 'dryer' },
-] as const
+const KINDS = (Object.keys(PLACE_KINDS) as PlaceKind[]).map((value) => ({
+  value,
+  label: PLACE_KINDS[value],
+}))
 
 const shelf = useShelf()
 const router = useRouter()
 const problem = ref<Problem | null>(null)
 const form = reactive({
   name: props.place?.name ?? '',
-  kind: props.place?.kind ?? ('OPEN_SHELF' as const),
-  roomId: props.place?.roomId ?? null,
+  kind: props.place?.kind ?? ('OPEN_SHELF' as PlaceKind),
+  withinId: props.place?.withinId ?? null,
   setpointC: props.place?.setpointC ?? 55,
   ratedMaxC: props.place?.ratedMaxC ?? 70,
   airChangesPerHour: props.place?.airChangesPerHour ?? null,
-  volumeL: props.place?.volumeL ?? 12,
+  volumeL: props.place?.volumeL ?? (null as number | null),
+  capacity: props.place?.capacity ?? null,
 })
 const rooms = computed(() =>
   shelf.places
-    .filter((p) => p.place.kind !== 'DRYER')
+    .filter((p) => p.place.kind !== 'DRYER' && p.place.id !== props.place?.id)
     .map((p) => ({ value: p.place.id, label: p.place.name })),
 )
 
@@ -74,14 +73,35 @@ async function save() {
         label="kind"
         :options="KINDS"
       />
-      <template v-if="form.kind === 'DRYER'">
-        <ChoiceField
-          id="place-room"
-          v-model="form.roomId"
-          label="room whose air it takes"
-          :options="rooms"
-          clearable
+      <ChoiceField
+        id="place-room"
+        v-model="form.withinId"
+        :label="form.kind === 'DRYER' ? 'room whose air it takes' : 'stands in'"
+        :options="rooms"
+        clearable
+      />
+      <div v-if="form.kind !== 'DRYER'" class="pair">
+        <NumberField
+          v-if="isClosed(form.kind)"
+          id="place-box-volume"
+          v-model="form.volumeL"
+          label="volume, L (usual if empty)"
+          :min="0.1"
+          :max="2000"
         />
+        <NumberField
+          id="place-capacity"
+          v-model="form.capacity"
+          label="spools that fit (any if empty)"
+          :min="1"
+          :max="1000"
+        />
+      </div>
+      <p v-if="isClosed(form.kind)" class="small soft">
+        Without a sensor of its own its air is computed: from the air around it, its leak, its
+        desiccant and the spools in it.
+      </p>
+      <template v-if="form.kind === 'DRYER'">
         <div class="pair">
           <NumberField
             id="place-set"

@@ -5,21 +5,16 @@ import { answer, client, Problem, type Schemas } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { dateTime, humidity, temperature } from '@/parts/format'
+import { CLIMATE_SOURCES, isClosed, PLACE_KINDS } from '@/parts/placeKinds'
 import { useShelf } from '@/stores/shelf'
 import SpoolCell from '../shelf/SpoolCell.vue'
 import LogImport from './LogImport.vue'
 import PlaceDialog from './PlaceDialog.vue'
+import StoragePanel from './StoragePanel.vue'
 
 const props = defineProps<{ id: number }>()
 
 const PlaceClimateChart = defineAsyncComponent(() => import('./PlaceClimateChart.vue'))
-
-const SOURCES: Record<Schemas['PlaceView']['climateSource'], string> = {
-  MEASURED: 'measured',
-  TYPED: 'typed in',
-  HEATED_ROOM: "its room's air, heated",
-  ASSUMED: 'no record: 23 °C and 50 % assumed',
-}
 
 const shelf = useShelf()
 const router = useRouter()
@@ -119,13 +114,22 @@ async function remove() {
   <template v-if="view">
     <div class="title">
       <h1>{{ view.place.name }}</h1>
+      <p class="soft">
+        {{ PLACE_KINDS[view.place.kind]
+        }}<template v-if="view.place.withinId"
+          >, in
+          <router-link :to="`/place/${view.place.withinId}`">{{
+            shelf.placeName(view.place.withinId)
+          }}</router-link></template
+        >
+      </p>
       <p data-testid="place-air">
         <b>{{ temperature(view.now.temperatureC, 1) }}</b>,
         <b>{{ humidity(view.now.relativeHumidityPercent) }}</b>
         <span class="soft"
           ><template v-if="view.dewPointC !== null"
             >, dew point {{ temperature(view.dewPointC, 1) }}</template
-          >; {{ SOURCES[view.climateSource] }}</span
+          >; {{ CLIMATE_SOURCES[view.climateSource] }}</span
         >
       </p>
       <button class="button plain small" @click="changing = true">change</button>
@@ -145,10 +149,12 @@ async function remove() {
       />
     </section>
 
+    <StoragePanel v-if="isClosed(view.place.kind)" :key="id" :place-id="id" @changed="changed" />
+
     <p v-if="heated" class="soft">
       A dryer's air follows from the room it takes its air from and its setpoint; import the log of
-      <router-link :to="`/place/${view.place.roomId}`">{{
-        shelf.placeName(view.place.roomId ?? 0)
+      <router-link :to="`/place/${view.place.withinId}`">{{
+        shelf.placeName(view.place.withinId ?? 0)
       }}</router-link>.
     </p>
     <div v-else class="ways">

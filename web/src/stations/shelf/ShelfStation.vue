@@ -5,20 +5,13 @@ import MoistureLegend from '@/parts/MoistureLegend.vue'
 import MoveDialog from '@/parts/MoveDialog.vue'
 import WeighDialog from '@/parts/WeighDialog.vue'
 import { humidity, temperature } from '@/parts/format'
+import { isClosed, PLACE_KINDS } from '@/parts/placeKinds'
 import { standingAt } from '@/parts/spoolAtTime'
 import { useActs } from '@/stores/acts'
 import { useShelf, type ShelfPlace, type Spool } from '@/stores/shelf'
 import { useTime } from '@/stores/time'
 import PlaceDialog from '../place/PlaceDialog.vue'
 import SpoolCell from './SpoolCell.vue'
-
-const KINDS: Record<ShelfPlace['place']['kind'], string> = {
-  OPEN_SHELF: 'open',
-  BOX: 'closed box',
-  BAG: 'bag',
-  PRINTER_HOLDER: 'printer holder',
-  DRYER: 'dryer',
-}
 
 const shelf = useShelf()
 const time = useTime()
@@ -30,12 +23,40 @@ const adding = ref(false)
 const over = ref<number | null>(null)
 const job = ref<number | string>(shelf.jobG)
 
-const bays = computed(() =>
-  shelf.places.map((place) => ({
+interface Bay extends ShelfPlace {
+  spools: Spool[]
+  /** Where it stands, when that is not the room itself. */
+  standsIn: string
+}
+
+/** The room as it is: each outermost place with everything that stands in it, in its order. */
+const rooms = computed(() => {
+  const inside = new Map<number | null, ShelfPlace[]>()
+  for (const place of shelf.places) {
+    const outer = place.place.withinId ?? null
+    inside.set(outer, [...(inside.get(outer) ?? []), place])
+  }
+  const bay = (place: ShelfPlace, standsIn: string): Bay => ({
     ...place,
+    standsIn,
     spools: shelf.spools.filter((spool) => spool.placeId === place.place.id),
-  })),
-)
+  })
+  const below = (place: ShelfPlace, depth: number): Bay[] =>
+    (inside.get(place.place.id) ?? []).flatMap((inner) => [
+      bay(inner, depth > 0 ? place.place.name : ''),
+      ...below(inner, depth + 1),
+    ])
+  return (inside.get(null) ?? []).map((root) => {
+    const own = bay(root, '')
+    const bays = below(root, 0)
+    const isRoom = root.place.kind === 'ROOM' || bays.length > 0
+    return {
+      root,
+      isRoom,
+      bays: isRoom && own.spools.length === 0 && bays.length > 0 ? bays : [own, ...bays],
+    }
+  })
+})
 
 const heading = computed(() => {
   if (time.isNow) {
@@ -150,33 +171,51 @@ async function drop(event: DragEvent, place: ShelfPlace) {
     <button class="button primary" @click="adding = true">Add a place</button>
   </template>
 
-  <div class="bays">
-    <section
-      v-for="bay in bays"
-      :key="bay.place.id"
-      class="bay"
-      :class="[bay.place.kind.toLowerCase(), { over: over === bay.place.id }]"
-      :aria-label="bay.place.name"
-      @dragover.prevent="over = bay.place.id"
-      @dragleave="over = null"
-      @drop.prevent="drop($event, bay)"
-    >
-      <h2>
-        <router-link :to="`/place/${bay.place.id}`">{{ bay.place.name }}</router-link>
-        <span class="air soft">{{ KINDS[bay.place.kind] }} · {{ air(bay) }}</span>
-      </h2>
-      <div class="spools">
-        <SpoolCell
-          v-for="spool in bay.spools"
-          :key="spool.code"
-          :spool="spool"
-          @keydown="key($event, spool)"
-          @open="router.push(`/spool/${spool.code}`)"
-        />
-        <p v-if="bay.spools.length === 0" class="soft small empty">empty</p>
-      </div>
-      <div class="board" />
-    </section>
+  <div v-for="room in rooms" :key="room.root.place.id" class="room">
+    <h2 v-if="room.isRoom" class="room-name">
+      <router-link :to="`/place/${room.root.place.id}`">{{ room.root.place.name }}</router-link>
+      <span class="air soft">{{ air(room.root) }}</span>
+    </h2>
+    <div class="bays">
+      <section
+        v-for="bay in room.bays"
+        :key="bay.place.id"
+        class="bay"
+        :class="[
+          bay.place.kind.toLowerCase(),
+          { closed: isClosed(bay.place.kind), over: over === bay.place.id },
+        ]"
+        :aria-label="bay.place.name"
+        @dragover.prevent="over = bay.place.id"
+        @dragleave="over = null"
+        @drop.prevent="drop($event, bay)"
+      >
+        <h3 v-if="!room.isRoom || bay.place.id !== room.root.place.id">
+          <router-link :to="`/place/${bay.place.id}`">{{ bay.place.name }}</router-link>
+          <span class="air soft"
+            >{{ PLACE_KINDS[bay.place.kind] }}
+            <template v-if="bay.standsIn">in {{ bay.standsIn }} </template
+            ><template v-if="bay.place.capacity"
+              >· {{ bay.spools.length }} of {{ bay.place.capacity }} </template
+            ><template v-if="bay.climateSource !== 'SURROUNDINGS'"
+              >· {{ air(bay)
+              }}<template v-if="bay.climateSource === 'COMPUTED'"> computed</template></template
+            ></span
+          >
+        </h3>
+        <div class="spools">
+          <SpoolCell
+            v-for="spool in bay.spools"
+            :key="spool.code"
+            :spool="spool"
+            @keydown="key($event, spool)"
+            @open="router.push(`/spool/${spool.code}`)"
+          />
+          <p v-if="bay.spools.length === 0" class="soft small empty">empty</p>
+        </div>
+        <div class="board" />
+      </section>
+    </div>
   </div>
 
   <div v-if="shelf.places.length" class="more">
@@ -224,14 +263,31 @@ async function drop(event: DragEvent, place: ShelfPlace) {
   flex-direction: column;
 }
 
-.bay.box,
-.bay.bag,
+.room + .room {
+  margin-top: 1.4rem;
+}
+
+.room-name {
+  display: flex;
+  align-items: baseline;
+  gap: 0.75rem;
+  padding-bottom: 0.3rem;
+  margin-bottom: 0.5rem;
+  border-bottom: 1px solid var(--board);
+}
+
+.room-name a {
+  text-decoration: none;
+}
+
+.bay.closed,
+.bay.slot,
 .bay.printer_holder,
 .bay.dryer {
   flex: 1 1 24rem;
 }
 
-.bay h2 {
+.bay h3 {
   display: flex;
   flex-wrap: wrap;
   align-items: baseline;
@@ -239,11 +295,11 @@ async function drop(event: DragEvent, place: ShelfPlace) {
   font-size: 1rem;
 }
 
-.bay h2 a {
+.bay h3 a {
   text-decoration: none;
 }
 
-.bay h2 a:hover {
+.bay h3 a:hover {
   text-decoration: underline;
 }
 
@@ -260,8 +316,7 @@ async function drop(event: DragEvent, place: ShelfPlace) {
   padding: 0.35rem 0;
 }
 
-.box .spools,
-.bag .spools,
+.closed .spools,
 .printer_holder .spools,
 .dryer .spools {
   background: var(--sheet);

@@ -236,4 +236,87 @@ class CalculatorApiTest extends ServerTest {
                 .formatted(WINDING, hour));
     assertThat(soaked.field()).isEqualTo("initialMoisturePercent");
   }
+
+  private static Answer storage(Api api, String container, String desiccant, String content) {
+    return api.post(
+        "/api/calc/storage",
+        """
+        {"container": %s, "outside": {"temperatureC": 23, "relativeHumidityPercent": 50},
+         "desiccant": %s, "contents": [%s], "limitRelativeHumidityPercent": 20, "months": 6}
+        """
+            .formatted(container, desiccant, content));
+  }
+
+  private static final String DRY_PLA =
+      "{\"material\": \"PLA\", \"massG\": 1000, \"equilibriumRhPercent\": 10}";
+  private static final String GEL = "{\"kind\": \"silica_gel\", \"dryMassG\": 100}";
+
+  /** The handbook's container table: a 20 L gasket box opened weekly, 185 d and 128 g. */
+  @Test
+  void storageOfAGasketBox() {
+    Answer answer =
+        storage(
+            api,
+            "{\"kind\": \"gasket box\", \"volumeL\": 20, \"openingsPerWeek\": 1}",
+            GEL,
+            DRY_PLA);
+    assertThat(number(answer, "/days/typical")).isCloseTo(185, within(3.0));
+    assertThat(number(answer, "/desiccantGramsForMonths")).isCloseTo(128, within(3.0));
+    assertThat(number(answer, "/startRelativeHumidityPercent")).isCloseTo(4.1, within(0.2));
+    assertThat(number(answer, "/days/tight")).isGreaterThan(300);
+    assertThat(number(answer, "/days/leaky")).isLessThan(100);
+  }
+
+  @Test
+  void storageSaysSealItAndNever() {
+    Answer loose = storage(api, "{\"kind\": \"lidded box\", \"volumeL\": 20}", GEL, DRY_PLA);
+    assertThat(loose.body().get("desiccantGramsForMonths").isNull()).isTrue();
+    assertThat(loose.body().get("advice").asString()).contains("Seal it");
+    Answer dryRoom =
+        api.post(
+            "/api/calc/storage",
+            """
+            {"container": {"volumeL": 20, "airChangesPerDay": 1},
+             "outside": {"temperatureC": 23, "relativeHumidityPercent": 15}}
+            """);
+    assertThat(dryRoom.body().at("/days/typical").isNull()).isTrue();
+    assertThat(dryRoom.body().get("advice").asString()).startsWith("Never");
+    Answer board =
+        storage(
+            api,
+            "{\"kind\": \"gasket box\", \"volumeL\": 20}",
+            GEL,
+            "{\"material\": \"PLA\", \"massG\": 1000, \"equilibriumRhPercent\": 50,"
+                + " \"reel\": \"cardboard\", \"reelMassG\": 160}");
+    assertThat(number(board, "/startRelativeHumidityPercent")).isCloseTo(20, within(1.0));
+    assertThat(storage(api, "{\"kind\": \"bucket\"}", GEL, DRY_PLA).field())
+        .isEqualTo("container.kind");
+    assertThat(
+            storage(api, "{\"kind\": \"zip bag\"}", GEL, "{\"material\": \"PLA\", \"massG\": -1}")
+                .field())
+        .isEqualTo("contents[0].massG");
+  }
+
+  /** The handbook's worked example over two salts. */
+  @Test
+  void hygrometer() {
+    Answer answer =
+        api.post(
+            "/api/calc/hygrometer",
+            """
+            {"points": [{"salt": "MgCl2", "temperatureC": 23, "readingPercent": 36.1},
+                        {"salt": "NaCl", "temperatureC": 23, "readingPercent": 78.9}],
+             "reading": 20}
+            """);
+    assertThat(number(answer, "/correctedPercent")).isCloseTo(16.9, within(0.05));
+    assertThat(number(answer, "/uncertaintyPercent")).isCloseTo(2.5, within(0.1));
+    assertThat(answer.body().get("verdict").asString()).isEqualTo("USABLE");
+    assertThat(
+            api.post(
+                    "/api/calc/hygrometer",
+                    "{\"points\": [{\"salt\": \"NaCl\", \"temperatureC\": 90,"
+                        + " \"readingPercent\": 70}], \"reading\": 20}")
+                .field())
+        .isEqualTo("points[0].temperatureC");
+  }
 }

@@ -75,7 +75,7 @@ class ClimateRecordTest extends ServerTest {
 
   @Test
   void aTypedClimateHoldsUntilTheNextReading() {
-    long place = addPlace("Mixed", "BOX");
+    long place = addPlace("Mixed", "GASKET_BOX");
     type(place, 200, 20);
     importLog(place, 50, 0, 60);
     JsonNode view = api.get("/api/places/" + place).body();
@@ -97,7 +97,7 @@ class ClimateRecordTest extends ServerTest {
 
   @Test
   void aLaterTypedClimateAfterTheLastReadingHolds() {
-    long place = addPlace("Logger taken away", "BOX");
+    long place = addPlace("Logger taken away", "GASKET_BOX");
     importLog(place, 90, 40, 60);
     type(place, 30, 10);
     JsonNode view = api.get("/api/places/" + place).body();
@@ -138,7 +138,7 @@ class ClimateRecordTest extends ServerTest {
     Answer dryer =
         api.post(
             "/api/places",
-            "{\"name\": \"Dial\", \"kind\": \"DRYER\", \"roomId\": %d, \"setpointC\": 40, \"ratedMaxC\": 70}"
+            "{\"name\": \"Dial\", \"kind\": \"DRYER\", \"withinId\": %d, \"setpointC\": 40, \"ratedMaxC\": 70}"
                 .formatted(room));
     long id = dryer.body().get("id").asLong();
     String code = receiveOpen(id, 48);
@@ -146,7 +146,7 @@ class ClimateRecordTest extends ServerTest {
     Answer changed =
         api.put(
             "/api/places/" + id,
-            "{\"name\": \"Dial\", \"roomId\": %d, \"setpointC\": 50, \"ratedMaxC\": 70}"
+            "{\"name\": \"Dial\", \"withinId\": %d, \"setpointC\": 50, \"ratedMaxC\": 70}"
                 .formatted(room));
     assertThat(changed.status()).isEqualTo(200);
     assertThat(outer(code)).isLessThan(0.8 * cool);
@@ -160,7 +160,7 @@ class ClimateRecordTest extends ServerTest {
 
   @Test
   void aWaitingFileCanBeCancelled() {
-    long place = addPlace("Cancelled", "BOX");
+    long place = addPlace("Cancelled", "GASKET_BOX");
     String path = "/api/places/" + place + "/climate-files";
     Answer preview =
         api.upload(

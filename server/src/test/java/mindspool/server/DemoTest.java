@@ -42,7 +42,7 @@ class DemoTest {
   }
 
   @Test
-  void hasManySpoolsOfManyMaterialsInSixPlaces() throws InterruptedException {
+  void hasManySpoolsOfManyMaterialsInSevenPlaces() throws InterruptedException {
     JsonNode shelf = shelf();
     Set<String> materials = new HashSet<>();
     Set<Long> places = new HashSet<>();
@@ -55,7 +55,7 @@ class DemoTest {
     assertThat(shelf.get("spools").size()).isGreaterThanOrEqualTo(24);
     assertThat(codes).hasSize(shelf.get("spools").size());
     assertThat(materials).hasSize(9);
-    assertThat(places).hasSize(6);
+    assertThat(places).hasSize(7);
   }
 
   @Test

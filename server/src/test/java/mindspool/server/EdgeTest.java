@@ -38,7 +38,7 @@ class EdgeTest extends ServerTest {
                 .header("Origin", "https://elsewhere.example")
                 .POST(
                     HttpRequest.BodyPublishers.ofString(
-                        "{\"name\": \"planted\", \"kind\": \"BOX\"}")));
+                        "{\"name\": \"planted\", \"kind\": \"GASKET_BOX\"}")));
     assertThat(foreign.status()).isEqualTo(403);
     assertThat(api.get("/api/places").raw().body()).doesNotContain("planted");
   }

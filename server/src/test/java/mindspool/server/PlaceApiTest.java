@@ -128,7 +128,7 @@ class PlaceApiTest extends ServerTest {
 
   @Test
   void aTypedClimateHoldsUntilItIsTakenBack() {
-    long place = addPlace("Cupboard", "BOX");
+    long place = addPlace("Cupboard", "GASKET_BOX");
     String path = "/api/places/" + place + "/typed-climates";
     Answer typed =
         api.post(
@@ -162,7 +162,7 @@ class PlaceApiTest extends ServerTest {
     Answer dryer =
         api.post(
             "/api/places",
-            "{\"name\": \"Hot box\", \"kind\": \"DRYER\", \"roomId\": %d, \"setpointC\": 65, \"ratedMaxC\": 70}"
+            "{\"name\": \"Hot box\", \"kind\": \"DRYER\", \"withinId\": %d, \"setpointC\": 65, \"ratedMaxC\": 70}"
                 .formatted(room));
     JsonNode view = api.get("/api/places/" + dryer.body().get("id").asLong()).body();
     assertThat(view.at("/now/temperatureC").asDouble()).isCloseTo(65, within(1e-6));
@@ -171,10 +171,10 @@ class PlaceApiTest extends ServerTest {
 
   @Test
   void badPlacesAreRefused() {
-    addPlace("Twice", "BOX");
-    assertThat(api.post("/api/places", "{\"name\": \"twice\", \"kind\": \"BOX\"}").field())
+    addPlace("Twice", "GASKET_BOX");
+    assertThat(api.post("/api/places", "{\"name\": \"twice\", \"kind\": \"GASKET_BOX\"}").field())
         .isEqualTo("name");
-    assertThat(api.post("/api/places", "{\"name\": \" \", \"kind\": \"BOX\"}").field())
+    assertThat(api.post("/api/places", "{\"name\": \" \", \"kind\": \"GASKET_BOX\"}").field())
         .isEqualTo("name");
     assertThat(api.post("/api/places", "{\"name\": \"x\", \"kind\": \"HOLE\"}").detail())
         .contains("OPEN_SHELF");

@@ -22,7 +22,7 @@ class SpoolApiTest extends ServerTest {
   void room() {
     counter++;
     shelf = addPlace("Shelf " + counter, "OPEN_SHELF");
-    box = addPlace("Box " + counter, "BOX");
+    box = addPlace("Box " + counter, "GASKET_BOX");
     type(shelf, 23, 50);
     type(box, 23, 10);
   }

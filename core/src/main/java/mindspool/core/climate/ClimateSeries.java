@@ -208,6 +208,22 @@ public final class ClimateSeries {
     return new ClimateSeries(timeS, heated, vapourPressurePa);
   }
 
+  /** One climate up to a time, another from then on. */
+  public static ClimateSeries joined(ClimateSeries before, double atS, ClimateSeries after) {
+    Builder joined = builder();
+    for (int i = 0; i < before.timeS.length && before.timeS[i] < atS && !before.isConstant(); i++) {
+      joined.point(before.timeS[i], before.temperatureC[i], before.vapourPressurePa[i]);
+    }
+    joined.point(atS, before.temperatureCAt(atS), before.vapourPressurePaAt(atS));
+    joined.point(atS, after.temperatureCAt(atS), after.vapourPressurePaAt(atS));
+    for (int i = 0; i < after.timeS.length && !after.isConstant(); i++) {
+      if (after.timeS[i] > atS) {
+        joined.point(after.timeS[i], after.temperatureC[i], after.vapourPressurePa[i]);
+      }
+    }
+    return joined.build();
+  }
+
   private static double[] cumulative(double[] time, double[] value) {
     double[] sum = new double[time.length];
     for (int i = 1; i < time.length; i++) {

@@ -103,8 +103,12 @@ public final class StorageReplay {
    *
    * @param air by container, from the start to the end
    * @param loading by container with desiccant, one value a day and the last
+   * @param inside by container, copies of what was in it at the moment asked for
    */
-  public record Result(Map<Long, ClimateSeries> air, Map<Long, List<Loading>> loading) {}
+  public record Result(
+      Map<Long, ClimateSeries> air,
+      Map<Long, List<Loading>> loading,
+      Map<Long, List<WaterStore>> inside) {}
 
   private final List<Vessel> vessels;
   private final List<Content> contents;
@@ -133,7 +137,16 @@ public final class StorageReplay {
 
   /** Follows everything from a time to another, seconds on the climates' scale. */
   public Result run(double startS, double endS) {
-    return new Run(startS).to(endS);
+    return run(startS, endS, endS);
+  }
+
+  /**
+   * Follows everything from a time to another.
+   *
+   * @param lookS when to note what is in the containers, within the span
+   */
+  public Result run(double startS, double endS, double lookS) {
+    return new Run(startS).to(endS, lookS);
   }
 
   private static final class Inside {
@@ -189,7 +202,8 @@ public final class StorageReplay {
       }
     }
 
-    Result to(double endS) {
+    Result to(double endS, double lookS) {
+      Map<Long, List<WaterStore>> noted = new HashMap<>();
       double time = startS;
       for (long step = 0; time < endS; step++) {
         double end = Math.min(endS, time + STEP_S);
@@ -201,6 +215,10 @@ public final class StorageReplay {
         insides.values().forEach(inside -> advance(inside, hours));
         lieInTheOpen(time, end);
         record(end, step % 24 == 0 || end >= endS);
+        if (time < lookS && lookS <= end) {
+          insides.forEach(
+              (id, inside) -> noted.put(id, inside.stores.stream().map(WaterStore::copy).toList()));
+        }
         time = end;
       }
       Map<Long, ClimateSeries> air = new HashMap<>();
@@ -216,7 +234,7 @@ public final class StorageReplay {
               loading.put(id, inside.loading);
             }
           });
-      return new Result(air, loading);
+      return new Result(air, loading, noted);
     }
 
     private MoistAir mean(ClimateSeries series, double from, double to) {

@@ -52,6 +52,11 @@ public final class WaterStore {
         Isotherm.CARDBOARD, dryMassG, 6, dryMassG * Isotherm.CARDBOARD.fraction(relativeHumidity));
   }
 
+  /** An independent copy. */
+  public WaterStore copy() {
+    return new WaterStore(desiccant, isotherm, dryMassG, lagH, waterG);
+  }
+
   public double waterG() {
     return waterG;
   }

@@ -93,7 +93,7 @@ class ClimateFileController {
       @RequestParam(value = "zone", required = false) String zone)
       throws IOException {
     PlaceInfo place = climates.place(placeId);
-    if (place.kind() == PlaceKind.DRYER && place.roomId() != null) {
+    if (place.kind() == PlaceKind.DRYER && place.withinId() != null) {
       throw new InvalidValueException(
           "placeId",
           place.name(),

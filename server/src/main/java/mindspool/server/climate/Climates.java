@@ -2,6 +2,7 @@ package mindspool.server.climate;
 
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -31,30 +32,54 @@ public class Climates {
   private final ClimateStore.Readings readings;
   private final Clock clock;
   private final ApplicationEventPublisher events;
+  private final ComputedClimates computed;
   private final Map<Long, PlaceClimate> cache = new ConcurrentHashMap<>();
+  private volatile Map<Long, PlaceInfo> infos;
 
   Climates(
       ClimateStore.Places places,
       ClimateStore.Typed typed,
       ClimateStore.Readings readings,
       Clock clock,
-      ApplicationEventPublisher events) {
+      ApplicationEventPublisher events,
+      ComputedClimates computed) {
     this.places = places;
     this.typed = typed;
     this.readings = readings;
     this.clock = clock;
     this.events = events;
+    this.computed = computed;
   }
 
   /** All places in the order of the room. */
   public List<PlaceInfo> places() {
-    return places.findAllByOrderByPositionInRoomAscIdAsc().stream().map(PlaceInfo::of).toList();
+    return List.copyOf(known().values());
   }
 
   /** A place that must exist. */
   public PlaceInfo place(long id) {
-    return PlaceInfo.of(
-        places.findById(id).orElseThrow(() -> new NotFoundException("place with number " + id)));
+    PlaceInfo place = known().get(id);
+    if (place == null) {
+      throw new NotFoundException("place with number " + id);
+    }
+    return place;
+  }
+
+  private Map<Long, PlaceInfo> known() {
+    Map<Long, PlaceInfo> all = infos;
+    if (all == null) {
+      all = new LinkedHashMap<>();
+      for (Place place : places.findAllByOrderByPositionInRoomAscIdAsc()) {
+        all.put(place.id, PlaceInfo.of(place));
+      }
+      infos = all;
+    }
+    return all;
+  }
+
+  /** Places were added or described anew. */
+  void placesChanged() {
+    infos = null;
   }
 
   /** The place with a name, if there is one. */
@@ -62,42 +87,103 @@ public class Climates {
     return places.findByNameIgnoreCase(name).map(PlaceInfo::of);
   }
 
-  /** The recorded air of a place. */
+  /** The air of a place up to now: recorded, computed, or taken from what is around it. */
   public PlaceClimate climate(long placeId) {
-    PlaceClimate known = cache.get(placeId);
+    PlaceInfo place = place(placeId);
+    if (follows(place)) {
+      PlaceClimate around = climate(place.withinId());
+      return isComputed(place)
+          ? new PlaceClimate(
+              placeId,
+              computed.get(this).result().air().get(placeId),
+              Source.COMPUTED,
+              around.gaps())
+          : new PlaceClimate(placeId, around.series(), Source.SURROUNDINGS, around.gaps());
+    }
+    return ownClimate(place);
+  }
+
+  private PlaceClimate ownClimate(PlaceInfo place) {
+    PlaceClimate known = cache.get(place.id());
     if (known == null) {
-      known = assemble(place(placeId));
-      cache.put(placeId, known);
+      known = assemble(place);
+      cache.put(place.id(), known);
     }
     return known;
+  }
+
+  /** Whether a place's air follows from that around it, because nobody measured or typed it. */
+  private boolean follows(PlaceInfo place) {
+    return place.withinId() != null && place.kind() != PlaceKind.DRYER && !hasOwnRecord(place.id());
+  }
+
+  private boolean isComputed(PlaceInfo place) {
+    return place.kind().isClosed();
+  }
+
+  /** Whether somebody measured or typed the air of a place. */
+  boolean hasOwnRecord(long placeId) {
+    return ownClimate(place(placeId)).source() != Source.ASSUMED;
   }
 
   /** The air to expect of a place from now on. */
   public ClimateSeries outlook(long placeId, double nowS, double untilS) {
     PlaceInfo place = place(placeId);
-    if (place.kind() == PlaceKind.DRYER && place.roomId() != null && place.setpointC() != null) {
-      return outlook(place.roomId(), nowS, untilS).heatedTo(place.setpointC());
+    if (isHeated(place)) {
+      return outlook(place.withinId(), nowS, untilS).heatedTo(place.setpointC());
     }
-    PlaceClimate climate = climate(placeId);
+    if (follows(place)) {
+      return isComputed(place)
+          ? computed.get(this).result().air().get(placeId)
+          : outlook(place.withinId(), nowS, untilS);
+    }
+    PlaceClimate climate = ownClimate(place);
     return climate.source() == Source.MEASURED
         ? ClimateOutlook.dailyCycle(climate.series(), nowS, untilS)
         : ClimateSeries.constant(climate.series().at(nowS));
   }
 
+  private static boolean isHeated(PlaceInfo place) {
+    return place.kind() == PlaceKind.DRYER && place.withinId() != null && place.setpointC() != null;
+  }
+
+  /** A place's own air changed, and with it that of everything standing in it. */
   void changed(long placeId) {
     cache.remove(placeId);
-    events.publishEvent(new ClimateChanged(placeId));
+    computed.invalidate();
+    tell(placeId);
     for (PlaceInfo place : places()) {
-      if (place.roomId() != null && place.roomId() == placeId) {
-        cache.remove(place.id());
-        events.publishEvent(new ClimateChanged(place.id()));
+      if (place.id() != placeId && standsIn(place, placeId)) {
+        if (place.kind() == PlaceKind.DRYER) {
+          cache.remove(place.id());
+        }
+        tell(place.id());
       }
     }
   }
 
+  /** What lies where changed, or what was done to a container. */
+  public void contentsChanged() {
+    computed.invalidate();
+    computed.changed(this).forEach(this::tell);
+  }
+
+  private void tell(long placeId) {
+    events.publishEvent(new ClimateChanged(placeId));
+  }
+
+  private boolean standsIn(PlaceInfo place, long outerId) {
+    for (Long id = place.withinId(); id != null; id = place(id).withinId()) {
+      if (id == outerId) {
+        return true;
+      }
+    }
+    return false;
+  }
+
   private PlaceClimate assemble(PlaceInfo place) {
-    if (place.kind() == PlaceKind.DRYER && place.roomId() != null && place.setpointC() != null) {
-      PlaceClimate room = climate(place.roomId());
+    if (isHeated(place)) {
+      PlaceClimate room = climate(place.withinId());
       return new PlaceClimate(
           place.id(), room.series().heatedTo(place.setpointC()), Source.HEATED_ROOM, room.gaps());
     }

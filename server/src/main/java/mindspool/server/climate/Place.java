@@ -1,5 +1,6 @@
 package mindspool.server.climate;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -24,8 +25,15 @@ class Place {
 
   int positionInRoom;
 
-  /** Room whose air a dryer heats. */
-  Long roomId;
+  /** Place that it stands in; for a dryer the room whose air it heats. */
+  Long withinId;
+
+  /** How many spools fit in; none where it does not matter. */
+  Integer capacity;
+
+  /** A closed container's own conductance, g per day and unit of humidity difference. */
+  @Column(name = "measured_leak_g_per_day")
+  Double measuredLeakGPerDay;
 
   Double setpointC;
   Double ratedMaxC;

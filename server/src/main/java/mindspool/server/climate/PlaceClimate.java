@@ -18,6 +18,10 @@ public record PlaceClimate(long placeId, ClimateSeries series, Source source, Li
     MEASURED,
     TYPED,
     HEATED_ROOM,
+    /** Closed container, followed from the air around it and what is in it. */
+    COMPUTED,
+    /** The air of what it stands in. */
+    SURROUNDINGS,
     ASSUMED
   }
 

@@ -49,11 +49,12 @@ class PlaceController {
   record PlaceRequest(
       String name,
       PlaceKind kind,
-      Long roomId,
+      Long withinId,
       Double setpointC,
       Double ratedMaxC,
       Double airChangesPerHour,
-      Double volumeL) {}
+      Double volumeL,
+      Integer capacity) {}
 
   record TypedClimateRequest(Double temperatureC, Double relativeHumidityPercent, Instant since) {}
 

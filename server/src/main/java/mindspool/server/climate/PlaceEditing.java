@@ -9,7 +9,6 @@ import mindspool.server.climate.PlaceController.PlaceRequest;
 import mindspool.server.climate.PlaceController.TypedClimateRequest;
 import mindspool.server.http.NotFoundException;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Changes to places. */
 @Service
@@ -30,7 +29,6 @@ class PlaceEditing {
     this.clock = clock;
   }
 
-  @Transactional
   public PlaceInfo add(PlaceRequest request) {
     PlaceKind kind =
         Require.present("kind", request.kind(), List.of(PlaceKind.values()).toString());
@@ -41,7 +39,9 @@ class PlaceEditing {
             (int) places.count(),
             clock.instant().getEpochSecond());
     describe(place, request);
-    return PlaceInfo.of(places.save(place));
+    PlaceInfo added = PlaceInfo.of(places.save(place));
+    climates.placesChanged();
+    return added;
   }
 
   public PlaceInfo change(long id, PlaceRequest request) {
@@ -50,14 +50,57 @@ class PlaceEditing {
     place.name = name(request.name(), id);
     describe(place, request);
     PlaceInfo changed = PlaceInfo.of(places.save(place));
+    climates.placesChanged();
     climates.changed(id);
     return changed;
   }
 
   private void describe(Place place, PlaceRequest request) {
-    if (place.kind != PlaceKind.DRYER) {
-      return;
+    place.withinId = within(place, request.withinId());
+    place.capacity =
+        request.capacity() == null
+            ? null
+            : (int) Require.within("capacity", request.capacity(), 1, 1000, "spools");
+    if (place.kind.isClosed()) {
+      place.volumeL =
+          Require.within(
+              "volumeL",
+              orElse(request.volumeL(), place.kind.container().usualVolumeL()),
+              0.1,
+              2000,
+              "L");
     }
+    if (place.kind == PlaceKind.DRYER) {
+      describeDryer(place, request);
+    }
+  }
+
+  /** The place that it stands in; never itself, nor anything that stands in it, nor a dryer. */
+  private Long within(Place place, Long withinId) {
+    if (withinId == null) {
+      return null;
+    }
+    for (Long id = withinId; id != null; id = climates.place(id).withinId()) {
+      if (id.equals(place.id)) {
+        throw new InvalidValueException(
+            "withinId",
+            climates.place(withinId).name(),
+            "a place that does not stand in this one",
+            "A place cannot stand in itself.");
+      }
+    }
+    PlaceInfo outer = climates.place(withinId);
+    if (outer.kind() == PlaceKind.DRYER) {
+      throw new InvalidValueException(
+          "withinId",
+          outer.name(),
+          "a place that is not a dryer",
+          "Choose the room or rack that it stands in.");
+    }
+    return withinId;
+  }
+
+  private static void describeDryer(Place place, PlaceRequest request) {
     place.ratedMaxC = Require.within("ratedMaxC", orElse(request.ratedMaxC(), 70), 30, 250, "°C");
     place.setpointC =
         Require.within(
@@ -73,14 +116,6 @@ class PlaceEditing {
             ? null
             : Require.within(
                 "airChangesPerHour", request.airChangesPerHour(), 0.01, 1000, "per hour");
-    if (request.roomId() != null && climates.place(request.roomId()).kind() == PlaceKind.DRYER) {
-      throw new InvalidValueException(
-          "roomId",
-          request.roomId(),
-          "a place that is not a dryer",
-          "Choose the room whose air it takes.");
-    }
-    place.roomId = request.roomId();
   }
 
   private static double orElse(Double value, double otherwise) {
@@ -112,7 +147,7 @@ class PlaceEditing {
 
   public TypedClimate type(long placeId, TypedClimateRequest request) {
     PlaceInfo place = climates.place(placeId);
-    if (place.kind() == PlaceKind.DRYER && place.roomId() != null) {
+    if (place.kind() == PlaceKind.DRYER && place.withinId() != null) {
       throw new InvalidValueException(
           "placeId",
           place.name(),

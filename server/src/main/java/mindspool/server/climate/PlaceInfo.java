@@ -1,21 +1,26 @@
 package mindspool.server.climate;
 
 import mindspool.core.moisture.AirContact;
+import mindspool.core.storage.Container;
 
 /**
  * A place as other stations see it.
  *
- * @param roomId room whose air a dryer heats; null for other kinds
+ * @param withinId place that it stands in; for a dryer the room whose air it heats
+ * @param capacity how many spools fit in; null where it does not matter
+ * @param measuredLeakGPerDay a closed container's own conductance; null until it was measured
  */
 public record PlaceInfo(
     long id,
     String name,
     PlaceKind kind,
-    Long roomId,
+    Long withinId,
     Double setpointC,
     Double ratedMaxC,
     Double airChangesPerHour,
-    Double volumeL) {
+    Double volumeL,
+    Integer capacity,
+    Double measuredLeakGPerDay) {
 
   private static final double USUAL_DRYER_VOLUME_L = 12;
 
@@ -24,11 +29,18 @@ public record PlaceInfo(
         place.id,
         place.name,
         place.kind,
-        place.roomId,
+        place.withinId,
         place.setpointC,
         place.ratedMaxC,
         place.airChangesPerHour,
-        place.volumeL);
+        place.volumeL,
+        place.capacity,
+        place.measuredLeakGPerDay);
+  }
+
+  /** The container that it is; only for closed kinds. */
+  public Container container() {
+    return kind.container().ofVolume(volumeL == null ? kind.container().usualVolumeL() : volumeL);
   }
 
   /** How the air there touches a spool that lies unwrapped. */

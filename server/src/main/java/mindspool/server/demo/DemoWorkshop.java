@@ -22,8 +22,9 @@ import org.springframework.context.annotation.Profile;
 import org.springframework.stereotype.Component;
 
 /**
- * The Weir Lane workshop: six places, sixty days of weather, twenty-four spools of nine materials.
- * All of it is invented. Days are counted back from now, so that it never ages.
+ * The Weir Lane workshop: two rooms with shelves, boxes, a dryer and a printer in them, sixty days
+ * of weather, twenty-four spools of nine materials. All of it is invented. Days are counted back
+ * from now, so that it never ages.
  */
 @Component
 @Profile("demo")
@@ -40,6 +41,7 @@ class DemoWorkshop implements ApplicationRunner {
   private long back;
   private long tightBox;
   private long tiredBox;
+  private long dryBox;
   private long printer;
   private long dryer;
 
@@ -56,13 +58,23 @@ class DemoWorkshop implements ApplicationRunner {
     }
     Random random = new Random(SEED);
     DemoWeather weather = new DemoWeather(clock.instant().getEpochSecond(), random);
-    window = room.measured("Window shelf", PlaceKind.OPEN_SHELF, weather.inRoom(0, random));
-    back = room.measured("Back room rack", PlaceKind.OPEN_SHELF, weather.inRoom(-2.5, random));
-    tightBox = room.measured("Gasket box A", PlaceKind.BOX, weather.inBox(6, 9, random));
-    tiredBox = room.measured("Lidded box B", PlaceKind.BOX, weather.inBox(16, 41, random));
+    long workshop = room.measured("Workshop", PlaceKind.ROOM, null, weather.inRoom(0, random));
+    window = room.place("Window shelf", PlaceKind.OPEN_SHELF, workshop, null);
+    tightBox =
+        room.container(
+            "Gasket box A", PlaceKind.GASKET_BOX, workshop, 50, "silica_gel", 300, 57, 314, 12);
+    dryBox =
+        room.container(
+            "Dry box N", PlaceKind.DRY_BOX, workshop, 14, "mol_sieve_4A", 250, 50, 266, 20);
     printer =
-        room.measured("Enclosed printer", PlaceKind.PRINTER_HOLDER, weather.inPrinter(random));
-    dryer = room.dryer("Bench dryer", window, 60, 75, 12);
+        room.measured(
+            "Enclosed printer", PlaceKind.PRINTER_HOLDER, workshop, weather.inPrinter(random));
+    dryer = room.dryer("Bench dryer", workshop, 60, 75, 12);
+    long backRoom = room.measured("Back room", PlaceKind.ROOM, null, weather.inRoom(-2.5, random));
+    back = room.place("Back room rack", PlaceKind.OPEN_SHELF, backRoom, 40);
+    tiredBox =
+        room.container(
+            "Lidded box B", PlaceKind.LIDDED_BOX, back, 30, "silica_gel", 60, 55, 74, 40);
     stock();
   }
 
@@ -94,11 +106,11 @@ class DemoWorkshop implements ApplicationRunner {
         .moved(printer, 0.28)
         .add();
     open("PA6", "black", "#202326", window, 50).left(770).visited(dryer, 0.5, 0.09).add();
-    sealed("PA12", "steel grey", "#7f878c", tightBox, 45).opened(44).left(610).add();
+    sealed("PA12", "steel grey", "#7f878c", dryBox, 45).opened(44).left(610).add();
     sealed("PA12", "white", "#eceae4", window, 15).opened(3.5).left(985).add();
 
     open("TPU95A", "ink", "#23304a", window, 47).left(410).add();
-    sealed("TPU95A", "lime", "#a3b73c", tightBox, 29).opened(27).left(830).add();
+    sealed("TPU95A", "lime", "#a3b73c", dryBox, 29).opened(27).left(830).add();
     sealed("TPU95A", "cherry", "#8e2434", tiredBox, 31).opened(22).half().left(335).add();
 
     open("PC", "clear", "#d7e3e8", back, 39).left(560).moved(tightBox, 0.8).add();

@@ -70,6 +70,7 @@ class SpoolActs {
       throw new InvalidValueException(
           "placeId", target.name(), "another place", "The spool was already there at that time.");
     }
+    refuseFull(target, from);
     if (request.until() == null) {
       refuseOverlap("at", spool, from, from);
       return new Recorded(place(spool, target.id(), from, origin, null).id, null);
@@ -85,6 +86,20 @@ class SpoolActs {
     facts.save(there);
     place(spool, back, until, origin, there.id);
     return new Recorded(there.id, null);
+  }
+
+  private void refuseFull(PlaceInfo place, long atS) {
+    if (place.capacity() == null) {
+      return;
+    }
+    long taken = records.all().stream().filter(each -> each.placeAt(atS) == place.id()).count();
+    if (taken >= place.capacity()) {
+      throw new InvalidValueException(
+          "placeId",
+          "%s, %d of %d".formatted(place.name(), taken, place.capacity()),
+          "a place with room for one more",
+          "Move something out first, or choose another place.");
+    }
   }
 
   /** Now, or a second after the last move where two follow each other at once. */

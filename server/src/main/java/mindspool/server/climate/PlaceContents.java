@@ -1,0 +1,32 @@
+package mindspool.server.climate;
+
+import java.util.List;
+import mindspool.core.storage.Isotherm;
+
+/** What lies in the places and lay there, as far as its water is concerned. Told by the shelf. */
+public interface PlaceContents {
+
+  /** Everything that takes water up or gives it off. */
+  List<Occupant> occupants();
+
+  /**
+   * A spool.
+   *
+   * @param isotherm of its polymer
+   * @param dryMassG of its polymer
+   * @param lagH its time constant
+   * @param cardboardG paper board in its reel, g
+   * @param startHumidity with which it was in balance on arrival, 0..1
+   * @param stays where it lay, in order of time
+   */
+  record Occupant(
+      Isotherm isotherm,
+      double dryMassG,
+      double lagH,
+      double cardboardG,
+      double startHumidity,
+      List<OccupantStay> stays) {}
+
+  /** From a time on it lies in a place; sealed in its bag it exchanges nothing. */
+  record OccupantStay(double fromS, long placeId, boolean sealed) {}
+}

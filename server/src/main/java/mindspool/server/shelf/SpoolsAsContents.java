@@ -1,0 +1,72 @@
+package mindspool.server.shelf;
+
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import mindspool.core.stock.ReelKind;
+import mindspool.core.storage.Isotherm;
+import mindspool.core.storage.UptakeTime;
+import mindspool.server.climate.Climates;
+import mindspool.server.climate.PlaceContents;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.event.TransactionalEventListener;
+
+/** Tells the containers what lies in them. */
+@Service
+class SpoolsAsContents implements PlaceContents {
+
+  /** Lags are computed for masses rounded to this, g; they change little with the mass. */
+  private static final double MASS_STEP_G = 100;
+
+  private final SpoolRecords records;
+  private final ObjectProvider<Climates> climates;
+  private final Map<String, Double> lags = new ConcurrentHashMap<>();
+  private final Map<String, Isotherm> isotherms = new ConcurrentHashMap<>();
+
+  SpoolsAsContents(SpoolRecords records, ObjectProvider<Climates> climates) {
+    this.records = records;
+    this.climates = climates;
+  }
+
+  @Override
+  public List<Occupant> occupants() {
+    return records.all().stream().map(this::occupant).toList();
+  }
+
+  private Occupant occupant(SpoolRecord spool) {
+    double massG = Math.max(1, spool.remaining().massG().typical());
+    return new Occupant(
+        isotherms.computeIfAbsent(
+            spool.material().name(), name -> Isotherm.of(spool.material().sorption())),
+        massG,
+        lagH(spool, massG),
+        spool.spool().reelKind == ReelKind.CARDBOARD ? spool.spool().emptyReelG().typical() : 0,
+        spool.spool().startHumidityPercent / 100,
+        spool.stays().stream()
+            .map(stay -> new OccupantStay(stay.fromS(), stay.placeId(), stay.sealed()))
+            .toList());
+  }
+
+  private double lagH(SpoolRecord spool, double massG) {
+    double rounded = Math.max(MASS_STEP_G, MASS_STEP_G * Math.rint(massG / MASS_STEP_G));
+    double mass = Math.min(rounded, Math.max(massG, MASS_STEP_G));
+    String key =
+        spool.material().name()
+            + ' '
+            + rounded
+            + ' '
+            + spool.spool().diameterMm
+            + ' '
+            + spool.spool().hubRadiusMm
+            + ' '
+            + spool.spool().widthMm;
+    return lags.computeIfAbsent(
+        key, unused -> UptakeTime.hours(spool.material(), spool.winding(Math.min(mass, massG))));
+  }
+
+  @TransactionalEventListener(fallbackExecution = true)
+  void spoolChanged(SpoolChanged event) {
+    climates.getObject().contentsChanged();
+  }
+}
