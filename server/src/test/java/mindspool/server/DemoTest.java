@@ -13,7 +13,9 @@ import org.springframework.test.context.ActiveProfiles;
 import tools.jackson.databind.JsonNode;
 
 /** The demonstration is what it promises to be. Same configuration as the browser tests. */
-@SpringBootTest(webEnvironment = WebEnvironment.RANDOM_PORT)
+@SpringBootTest(
+    webEnvironment = WebEnvironment.RANDOM_PORT,
+    properties = {"mindspool.mqtt.port=0", "mindspool.data-dir=target/demo-data"})
 @ActiveProfiles("demo")
 class DemoTest {
 

@@ -22,6 +22,9 @@ abstract class ServerTest {
   @DynamicPropertySource
   static void ownDatabase(DynamicPropertyRegistry registry) {
     registry.add("mindspool.data-dir", ServerTest::folder);
+    registry.add("mindspool.mqtt.port", () -> 0);
+    registry.add("mindspool.live.refresh-ms", () -> 300);
+    registry.add("mindspool.live.replay-ms", () -> 500);
   }
 
   private static String folder() {

@@ -10,6 +10,9 @@ import mindspool.core.material.Material;
  */
 public final class SpoolReplay {
 
+  /** A replay begins its steps afresh at whole multiples of this, s. */
+  public static final double CHECKPOINT_SPACING_S = 7 * 86_400.0;
+
   private final SpoolHistory history;
   private final SpoolMoistureModel model;
   private final double startPercent;
@@ -56,6 +59,14 @@ public final class SpoolReplay {
   }
 
   /**
+   * The last moment, not after a time, from which a replay can be taken up again with a stored
+   * state and yet come out the same to the last bit: there the length of steps begins afresh.
+   */
+  public static double checkpointBefore(double timeS) {
+    return Math.floor(timeS / CHECKPOINT_SPACING_S) * CHECKPOINT_SPACING_S;
+  }
+
+  /**
    * Carries a state through a span of the history.
    *
    * @param state is changed where possible; use the returned one
@@ -68,10 +79,14 @@ public final class SpoolReplay {
     double time = fromS;
     while (time < toS) {
       SpoolHistory.Stay stay = stayAt(time);
-      double next = Math.min(toS, nextEventAfter(time));
+      double checkpoint = checkpointBefore(time) + CHECKPOINT_SPACING_S;
+      double next = Math.min(Math.min(toS, checkpoint), nextEventAfter(time));
       model.advance(current, stay.climate(), stay.contact(), time, next, listener);
       time = next;
       current = use(current, time);
+      if (time == checkpoint) {
+        current.beginStepsAfresh();
+      }
     }
     return current;
   }

@@ -1,5 +1,8 @@
 package mindspool.core.moisture;
 
+import java.io.DataInput;
+import java.io.DataOutput;
+import java.io.IOException;
 import mindspool.core.PhysicalConstants;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.stock.Winding;
@@ -62,6 +65,66 @@ public final class SpoolState {
     copy.lastContact = lastContact;
     copy.nextStepS = nextStepS;
     return copy;
+  }
+
+  /** Forgets how long the last step was, so that what follows depends on the water alone. */
+  void beginStepsAfresh() {
+    lastClimate = null;
+    lastContact = null;
+  }
+
+  /** Everything that a later {@link #read} needs to go on exactly from here. */
+  public void write(DataOutput out) throws IOException {
+    out.writeDouble(winding.hubRadiusM());
+    out.writeDouble(winding.widthM());
+    out.writeDouble(winding.dryMassKg());
+    out.writeDouble(winding.voidFraction());
+    out.writeDouble(winding.filamentDiameterM());
+    out.writeDouble(winding.densityKgPerM3());
+    out.writeInt(rings());
+    write(out, weights);
+    write(out, modeContent);
+    write(out, storedKgPerM3);
+    write(out, temperatureK);
+    write(out, vapourPressurePa);
+    write(out, contentRatePerS);
+    out.writeDouble(gainedKg);
+  }
+
+  /** The state that was written; its steps begin afresh. */
+  public static SpoolState read(DataInput in) throws IOException {
+    Winding winding =
+        new Winding(
+            in.readDouble(),
+            in.readDouble(),
+            in.readDouble(),
+            in.readDouble(),
+            in.readDouble(),
+            in.readDouble());
+    int rings = in.readInt();
+    SpoolState state = new SpoolState(winding, rings, readArray(in));
+    state.modeContent = readArray(in);
+    state.storedKgPerM3 = readArray(in);
+    state.temperatureK = readArray(in);
+    state.vapourPressurePa = readArray(in);
+    state.contentRatePerS = readArray(in);
+    state.gainedKg = in.readDouble();
+    return state;
+  }
+
+  private static void write(DataOutput out, double[] values) throws IOException {
+    out.writeInt(values.length);
+    for (double value : values) {
+      out.writeDouble(value);
+    }
+  }
+
+  private static double[] readArray(DataInput in) throws IOException {
+    double[] values = new double[in.readInt()];
+    for (int i = 0; i < values.length; i++) {
+      values[i] = in.readDouble();
+    }
+    return values;
   }
 
   public Winding winding() {

@@ -4,6 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.DataInputStream;
+import java.io.DataOutputStream;
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -210,5 +215,38 @@ class SpoolReplayTest {
       assertThat(quick.meanPercent()).isCloseTo(fine.meanPercent(), within(0.01 * swing));
       assertThat(quick.corePercent()).isCloseTo(fine.corePercent(), within(0.01 * swing));
     }
+  }
+
+  /** Taken up again from a stored state at a checkpoint, it comes out the same to the last bit. */
+  @Test
+  void goesOnFromACheckpointAsIfItHadNeverStopped() throws IOException {
+    Random random = new Random(9);
+    ClimateSeries.Builder weather = ClimateSeries.builder();
+    for (int hour = 0; hour < 40 * 24; hour++) {
+      weather.reading(
+          3600.0 * hour, new MoistAir(20 + 3 * random.nextDouble(), 40 + 20 * random.nextDouble()));
+    }
+    SpoolHistory history =
+        history(
+            List.of(new MassLeft(12.3 * DAY, 0.7)),
+            new Stay(0, weather.build(), AirContact.STILL),
+            new Stay(9.1 * DAY, HOT, AirContact.FORCED),
+            new Stay(9.4 * DAY, SHELF, AirContact.STILL));
+    SpoolReplay replay = new SpoolReplay(PETG, history);
+    double end = 33.7 * DAY;
+    double[] straight = replay.advance(replay.start(), 0, end, null).profile().percentByRing();
+
+    double checkpoint = SpoolReplay.checkpointBefore(30 * DAY);
+    assertThat(checkpoint).isEqualTo(28 * DAY);
+    ByteArrayOutputStream stored = new ByteArrayOutputStream();
+    replay.advance(replay.start(), 0, checkpoint, null).write(new DataOutputStream(stored));
+    SpoolState read =
+        SpoolState.read(new DataInputStream(new ByteArrayInputStream(stored.toByteArray())));
+    double[] resumed =
+        new SpoolReplay(PETG, history)
+            .advance(read, checkpoint, end, null)
+            .profile()
+            .percentByRing();
+    assertThat(resumed).containsExactly(straight);
   }
 }

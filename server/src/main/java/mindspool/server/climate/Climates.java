@@ -2,6 +2,7 @@ package mindspool.server.climate;
 
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,10 +12,13 @@ import mindspool.core.climate.ClimateOutlook;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.MoistAir;
 import mindspool.server.climate.ClimateStore.Sample;
+import mindspool.server.climate.LiveReadings.LiveReading;
 import mindspool.server.climate.PlaceClimate.Gap;
 import mindspool.server.climate.PlaceClimate.Source;
 import mindspool.server.http.NotFoundException;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 
 /** Places and their air, for other stations. */
@@ -33,7 +37,9 @@ public class Climates {
   private final Clock clock;
   private final ApplicationEventPublisher events;
   private final ComputedClimates computed;
+  private final ObjectProvider<LiveReadings> live;
   private final Map<Long, PlaceClimate> cache = new ConcurrentHashMap<>();
+  private final Map<Long, Double> arrivedS = new ConcurrentHashMap<>();
   private volatile Map<Long, PlaceInfo> infos;
 
   Climates(
@@ -42,13 +48,15 @@ public class Climates {
       ClimateStore.Readings readings,
       Clock clock,
       ApplicationEventPublisher events,
-      ComputedClimates computed) {
+      ComputedClimates computed,
+      ObjectProvider<LiveReadings> live) {
     this.places = places;
     this.typed = typed;
     this.readings = readings;
     this.clock = clock;
     this.events = events;
     this.computed = computed;
+    this.live = live;
   }
 
   /** All places in the order of the room. */
@@ -151,13 +159,49 @@ public class Climates {
   void changed(long placeId) {
     cache.remove(placeId);
     computed.invalidate();
-    tell(placeId);
+    tellAround(placeId, Double.NEGATIVE_INFINITY);
+  }
+
+  private void tellAround(long placeId, double fromS) {
+    tell(placeId, fromS);
     for (PlaceInfo place : places()) {
       if (place.id() != placeId && standsIn(place, placeId)) {
         if (place.kind() == PlaceKind.DRYER) {
           cache.remove(place.id());
         }
-        tell(place.id());
+        tell(place.id(), fromS);
+      }
+    }
+  }
+
+  /** A device of a place, or what corrects it, changed. */
+  public void liveChanged(long placeId) {
+    changed(placeId);
+  }
+
+  /**
+   * Readings of a place arrived. What is shown of its air follows at once; what hangs on it follows
+   * when the next replay is due, unless they are old.
+   */
+  public void liveArrived(long placeId, double fromS) {
+    cache.remove(placeId);
+    arrivedS.merge(placeId, fromS, Math::min);
+    if (fromS < clock.instant().getEpochSecond() - GAP_S) {
+      replayArrived();
+    }
+  }
+
+  /** Has everything that hangs on places with new readings computed anew. */
+  @Scheduled(fixedDelayString = "${mindspool.live.replay-ms:600000}")
+  void replayArrived() {
+    if (arrivedS.isEmpty()) {
+      return;
+    }
+    computed.invalidate();
+    for (Long placeId : List.copyOf(arrivedS.keySet())) {
+      Double fromS = arrivedS.remove(placeId);
+      if (fromS != null) {
+        tellAround(placeId, fromS);
       }
     }
   }
@@ -168,8 +212,8 @@ public class Climates {
     computed.changed(this).forEach(this::tell);
   }
 
-  private void tell(long placeId) {
-    events.publishEvent(new ClimateChanged(placeId));
+  private void tell(long placeId, double fromS) {
+    events.publishEvent(new ClimateChanged(placeId, fromS));
   }
 
   private boolean standsIn(PlaceInfo place, long outerId) {
@@ -189,12 +233,33 @@ public class Climates {
     }
     return merged(
         place.id(),
-        readings.samples(place.id()),
+        samples(place.id()),
         typed.findByPlaceIdAndUndoneSIsNullOrderBySinceS(place.id()));
   }
 
+  /** A reading, from a file or a device. */
+  private record AirSample(long timeS, double temperatureC, double relativeHumidityPercent) {}
+
+  private List<AirSample> samples(long placeId) {
+    List<AirSample> all = new ArrayList<>();
+    for (Sample sample : readings.samples(placeId)) {
+      all.add(new AirSample(sample.getTimeS(), sample.getTemperatureC(), sample.getHumidity()));
+    }
+    LiveReadings arriving = live.getIfAvailable();
+    List<LiveReading> arrived = arriving == null ? List.of() : arriving.readings(placeId);
+    if (!arrived.isEmpty()) {
+      for (LiveReading reading : arrived) {
+        all.add(
+            new AirSample(
+                reading.timeS(), reading.temperatureC(), reading.relativeHumidityPercent()));
+      }
+      all.sort(Comparator.comparingLong(AirSample::timeS));
+    }
+    return all;
+  }
+
   /** Readings and typed climates in one: a typed one holds until the next reading, or for ever. */
-  private PlaceClimate merged(long placeId, List<Sample> samples, List<TypedClimate> spans) {
+  private PlaceClimate merged(long placeId, List<AirSample> samples, List<TypedClimate> spans) {
     if (samples.isEmpty() && spans.isEmpty()) {
       return new PlaceClimate(
           placeId,
@@ -207,24 +272,24 @@ public class Climates {
     double last = Double.NaN;
     MoistAir held = null;
     int next = 0;
-    for (Sample sample : samples) {
-      while (next < spans.size() && spans.get(next).sinceS < sample.getTimeS()) {
+    for (AirSample sample : samples) {
+      while (next < spans.size() && spans.get(next).sinceS < sample.timeS) {
         held = hold(series, held, spans.get(next));
         last = spans.get(next).sinceS;
         next++;
       }
       if (held != null) {
-        series.reading(sample.getTimeS(), held);
+        series.reading(sample.timeS, held);
         held = null;
       } else {
         double before = Double.isNaN(last) ? Double.NEGATIVE_INFINITY : last;
-        if (sample.getTimeS() - before > GAP_S) {
-          gaps.add(new Gap(before, sample.getTimeS()));
+        if (sample.timeS - before > GAP_S) {
+          gaps.add(new Gap(before, sample.timeS));
         }
       }
       series.reading(
-          sample.getTimeS(), new MoistAir(sample.getTemperatureC(), sample.getHumidity()));
-      last = sample.getTimeS();
+          sample.timeS, new MoistAir(sample.temperatureC, sample.relativeHumidityPercent));
+      last = sample.timeS;
     }
     for (; next < spans.size(); next++) {
       held = hold(series, held, spans.get(next));

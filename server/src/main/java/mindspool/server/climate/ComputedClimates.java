@@ -33,9 +33,6 @@ class ComputedClimates {
 
   private static final double OLD_S = 1800;
 
-  /** Differences below this are not worth replaying spools for, Pa. */
-  private static final double NOTABLE_PA = 2;
-
   private final ContainerFactStore facts;
   private final ObjectProvider<PlaceContents> contents;
   private final Clock clock;
@@ -77,12 +74,16 @@ class ComputedClimates {
     return known;
   }
 
-  /** Computes anew where needed; returns the containers whose air is notably another. */
-  synchronized Set<Long> changed(Climates climates) {
+  /**
+   * Computes anew where needed.
+   *
+   * @return from when on, epoch seconds, the air of which containers is another
+   */
+  synchronized Map<Long, Double> changed(Climates climates) {
     Computed before = outdated;
     Computed after = get(climates);
     outdated = null;
-    Set<Long> changed = new HashSet<>();
+    Map<Long, Double> changed = new HashMap<>();
     if (before == null) {
       return changed;
     }
@@ -92,21 +93,25 @@ class ComputedClimates {
         .forEach(
             (id, air) -> {
               ClimateSeries old = before.result().air().get(id);
-              if (old == null || differ(old, air, after.startS(), after.nowS() + AHEAD_S)) {
-                changed.add(id);
+              double from =
+                  old == null
+                      ? Double.NEGATIVE_INFINITY
+                      : differFrom(old, air, after.startS(), after.nowS() + AHEAD_S);
+              if (from < Double.POSITIVE_INFINITY) {
+                changed.put(id, from);
               }
             });
     return changed;
   }
 
-  private static boolean differ(ClimateSeries a, ClimateSeries b, double from, double to) {
+  private static double differFrom(ClimateSeries a, ClimateSeries b, double from, double to) {
     double step = StorageReplay.STEP_S * 6;
     for (double time = from; time < to; time += step) {
-      if (Math.abs(a.vapourPressurePaAt(time) - b.vapourPressurePaAt(time)) > NOTABLE_PA) {
-        return true;
+      if (a.vapourPressurePaAt(time) != b.vapourPressurePaAt(time)) {
+        return time - step;
       }
     }
-    return false;
+    return Double.POSITIVE_INFINITY;
   }
 
   private Computed compute(Climates climates, double now) {

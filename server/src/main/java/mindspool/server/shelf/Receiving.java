@@ -184,7 +184,7 @@ class Receiving {
     if (draft.openedS() != null) {
       facts.save(new SpoolFact(spool.id, SpoolFact.Kind.OPENED, draft.openedS(), now, origin));
     }
-    events.publishEvent(new SpoolChanged(spool.id));
+    events.publishEvent(new SpoolChanged(spool.id, spool.arrivedS));
     return spool.code;
   }
 

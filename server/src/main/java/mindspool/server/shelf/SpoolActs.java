@@ -128,7 +128,7 @@ class SpoolActs {
     fact.placeId = placeId;
     fact.visitId = visitId;
     SpoolFact saved = facts.save(fact);
-    events.publishEvent(new SpoolChanged(spool.spool().id));
+    events.publishEvent(new SpoolChanged(spool.spool().id, at));
     return saved;
   }
 
@@ -142,7 +142,7 @@ class SpoolActs {
     SpoolFact fact = new SpoolFact(spool.spool().id, SpoolFact.Kind.WEIGHED, at, now(), origin);
     fact.grossMassG = gross;
     SpoolFact saved = facts.save(fact);
-    events.publishEvent(new SpoolChanged(spool.spool().id));
+    events.publishEvent(new SpoolChanged(spool.spool().id, at));
     return new Recorded(saved.id, remark(spool, gross, at));
   }
 
@@ -174,7 +174,7 @@ class SpoolActs {
     long at = time("at", request.at(), spool);
     SpoolFact saved =
         facts.save(new SpoolFact(spool.spool().id, SpoolFact.Kind.OPENED, at, now(), origin));
-    events.publishEvent(new SpoolChanged(spool.spool().id));
+    events.publishEvent(new SpoolChanged(spool.spool().id, at));
     return new Recorded(saved.id, null);
   }
 
@@ -191,6 +191,7 @@ class SpoolActs {
       each.undoneS = undone ? Long.valueOf(now()) : null;
       facts.save(each);
     }
-    events.publishEvent(new SpoolChanged(fact.spoolId));
+    long since = together.stream().mapToLong(each -> each.atS).min().orElseThrow();
+    events.publishEvent(new SpoolChanged(fact.spoolId, since));
   }
 }

@@ -8,6 +8,7 @@ import mindspool.core.moisture.MoistureProfile;
 import mindspool.core.moisture.PrintableUntil;
 import mindspool.core.moisture.PrintableUntil.ForecastPoint;
 import mindspool.core.moisture.SpoolHistory;
+import mindspool.core.moisture.SpoolMoistureModel.StepListener;
 import mindspool.core.moisture.SpoolReplay;
 import mindspool.core.moisture.SpoolState;
 import mindspool.server.climate.Climates;
@@ -38,34 +39,51 @@ record SpoolEstimate(
   /** The forecast is made a little longer, so that it still covers the horizon while it ages. */
   private static final double RESERVE_S = 3600;
 
+  private static final double SETTLED_S = 6 * 3600;
+
   private static final double PAST_SPACING_S = 3 * 3600;
 
   /** Moisture at a past time. */
   record PastPoint(double timeS, float outerPercent, float meanPercent, float corePercent) {}
 
-  static SpoolEstimate of(SpoolRecord spool, Climates climates, long nowS) {
+  /**
+   * The moment up to which a replay made now may be kept: what came before it was recorded, not
+   * only expected, whenever any of it was last computed.
+   */
+  static double checkpointAt(long nowS) {
+    return SpoolReplay.checkpointBefore(nowS - SETTLED_S);
+  }
+
+  /** An estimate, and from where the next one may go on; null where nothing is worth keeping. */
+  record Computed(SpoolEstimate estimate, Checkpoint checkpoint) {}
+
+  /**
+   * Computes an estimate.
+   *
+   * @param from where to go on from; null to begin with the arrival
+   */
+  static Computed of(SpoolRecord spool, Climates climates, long nowS, Checkpoint from) {
     double end = nowS + HORIZON_S + RESERVE_S;
     SpoolHistory history = spool.history(climates, nowS, end);
     SpoolReplay replay = new SpoolReplay(spool.material(), history);
     List<PastPoint> past = new ArrayList<>();
-    SpoolState state = replay.start();
-    past.add(pastPoint(history.startS(), state.profile()));
-    // Stays change moisture fast at first; those moments are kept whatever the spacing.
-    state =
-        replay.advance(
-            state,
-            history.startS(),
-            nowS,
-            (time, now) -> {
-              PastPoint last = past.get(past.size() - 1);
-              MoistureProfile profile = now.profile();
-              boolean moved =
-                  Math.abs(profile.outerPercent() - last.outerPercent)
-                      > 0.02 * spool.material().printLimitPercent();
-              if (time - last.timeS > PAST_SPACING_S || moved) {
-                past.add(pastPoint(time, profile));
-              }
-            });
+    double mark = checkpointAt(nowS);
+    boolean resumed = from != null && from.timeS() <= mark && from.timeS() > history.startS();
+    SpoolState state = resumed ? from.state().copy() : replay.start();
+    double reached = resumed ? from.timeS() : history.startS();
+    if (resumed) {
+      past.addAll(from.past());
+    } else {
+      past.add(pastPoint(reached, state.profile()));
+    }
+    StepListener noting = noting(past, spool.material().printLimitPercent());
+    Checkpoint checkpoint = resumed ? from : null;
+    if (mark > reached) {
+      state = replay.advance(state, reached, mark, noting);
+      reached = mark;
+      checkpoint = new Checkpoint(mark, state.copy(), List.copyOf(past));
+    }
+    state = replay.advance(state, reached, nowS, noting);
     past.add(pastPoint(nowS, state.profile()));
     List<ForecastPoint> forecast = new ArrayList<>();
     forecast.add(new ForecastPoint(nowS, state.profile()));
@@ -74,14 +92,28 @@ record SpoolEstimate(
         nowS,
         end,
         (time, ahead) -> forecast.add(new ForecastPoint(time, ahead.profile())));
-    return new SpoolEstimate(
-        spool,
-        nowS,
-        history,
-        past,
-        state,
-        forecast,
-        SingletonSupplier.of(() -> MoistureBand.at(spool.material(), history, nowS)));
+    return new Computed(
+        new SpoolEstimate(
+            spool,
+            nowS,
+            history,
+            past,
+            state,
+            forecast,
+            SingletonSupplier.of(() -> MoistureBand.at(spool.material(), history, nowS))),
+        checkpoint);
+  }
+
+  /** Stays change moisture fast at first; those moments are kept whatever the spacing. */
+  private static StepListener noting(List<PastPoint> past, double limitPercent) {
+    return (time, now) -> {
+      PastPoint last = past.get(past.size() - 1);
+      MoistureProfile profile = now.profile();
+      boolean moved = Math.abs(profile.outerPercent() - last.outerPercent) > 0.02 * limitPercent;
+      if (time - last.timeS > PAST_SPACING_S || moved) {
+        past.add(pastPoint(time, profile));
+      }
+    };
   }
 
   private static PastPoint pastPoint(double time, MoistureProfile profile) {

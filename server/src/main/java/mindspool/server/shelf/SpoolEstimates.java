@@ -19,7 +19,8 @@ import org.springframework.transaction.event.TransactionalEventListener;
 
 /**
  * Keeps an estimate of every spool, computed in the background so that no page waits for them all.
- * They are always recomputable from the facts, hence held in memory only.
+ * Each goes on from the spool's last checkpoint; whatever changes the past before a checkpoint
+ * drops it.
  */
 @Service
 class SpoolEstimates implements DisposableBean {
@@ -32,7 +33,9 @@ class SpoolEstimates implements DisposableBean {
   private final SpoolRecords records;
   private final Climates climates;
   private final Clock clock;
+  private final CheckpointStore store;
   private final Map<Long, SpoolEstimate> estimates = new ConcurrentHashMap<>();
+  private final Map<Long, Checkpoint> checkpoints = new ConcurrentHashMap<>();
   private final Map<Long, Long> versions = new ConcurrentHashMap<>();
   private final Set<Long> queued = ConcurrentHashMap.newKeySet();
   private final ExecutorService background =
@@ -44,9 +47,10 @@ class SpoolEstimates implements DisposableBean {
             return thread;
           });
 
-  SpoolEstimates(SpoolRecords records, Climates climates, Clock clock) {
+  SpoolEstimates(SpoolRecords records, Climates climates, CheckpointStore store, Clock clock) {
     this.records = records;
     this.climates = climates;
+    this.store = store;
     this.clock = clock;
   }
 
@@ -68,12 +72,35 @@ class SpoolEstimates implements DisposableBean {
   private SpoolEstimate compute(SpoolRecord spool) {
     long id = spool.spool().id;
     long version = versions.getOrDefault(id, 0L);
-    SpoolEstimate estimate = SpoolEstimate.of(spool, climates, clock.instant().getEpochSecond());
+    long now = clock.instant().getEpochSecond();
+    Checkpoint from = checkpoint(spool);
+    SpoolEstimate.Computed computed = SpoolEstimate.of(spool, climates, now, from);
     // A fact that arrived meanwhile makes this estimate worthless for others.
     if (versions.getOrDefault(id, 0L) == version) {
-      estimates.put(id, estimate);
+      estimates.put(id, computed.estimate());
+      keep(spool, from, computed.checkpoint());
     }
-    return estimate;
+    return computed.estimate();
+  }
+
+  private Checkpoint checkpoint(SpoolRecord spool) {
+    long id = spool.spool().id;
+    Checkpoint known = checkpoints.get(id);
+    if (known != null) {
+      return known;
+    }
+    double mark = SpoolEstimate.checkpointAt(clock.instant().getEpochSecond());
+    return store.find(spool).filter(found -> found.timeS() <= mark).orElse(null);
+  }
+
+  private void keep(SpoolRecord spool, Checkpoint before, Checkpoint after) {
+    if (after == null) {
+      return;
+    }
+    checkpoints.put(spool.spool().id, after);
+    if (after != before) {
+      store.save(spool, after);
+    }
   }
 
   private void queue(long id) {
@@ -94,22 +121,27 @@ class SpoolEstimates implements DisposableBean {
         });
   }
 
-  private void forget(long id) {
+  private void forget(long id, double fromS) {
     versions.merge(id, 1L, Long::sum);
+    Checkpoint known = checkpoints.get(id);
+    if (known != null && known.timeS() > fromS) {
+      checkpoints.remove(id);
+    }
+    store.dropAfter(id, fromS);
     estimates.remove(id);
     queue(id);
   }
 
   @TransactionalEventListener(fallbackExecution = true)
   void spoolChanged(SpoolChanged event) {
-    forget(event.spoolId());
+    forget(event.spoolId(), event.fromS());
   }
 
   @TransactionalEventListener(fallbackExecution = true)
   void climateChanged(ClimateChanged event) {
     for (SpoolRecord spool : records.all()) {
       if (spool.stays().stream().anyMatch(stay -> stay.placeId() == event.placeId())) {
-        forget(spool.spool().id);
+        forget(spool.spool().id, event.fromS());
       }
     }
   }

@@ -7,6 +7,7 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import java.util.Comparator;
 
 /** Something that happened to a spool. Appended, never changed; undoing it leaves it visible. */
 @Entity
@@ -26,6 +27,13 @@ class SpoolFact {
     HAND,
     DEMO
   }
+
+  /** By time; what happened at one time in an order that does not hang on which was told first. */
+  static final Comparator<SpoolFact> ORDER =
+      Comparator.<SpoolFact>comparingLong(fact -> fact.atS)
+          .thenComparing(fact -> fact.kind)
+          .thenComparing(fact -> fact.placeId == null ? 0 : fact.placeId)
+          .thenComparing(fact -> fact.grossMassG == null ? 0 : fact.grossMassG);
 
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -58,6 +66,13 @@ class SpoolFact {
     this.atS = atS;
     this.recordedS = recordedS;
     this.origin = origin;
+  }
+
+  /** Hash of what it says, whichever number it has. */
+  long contentHash() {
+    long hash = 31 * atS + kind.ordinal();
+    hash = 31 * hash + (placeId == null ? 0 : placeId);
+    return 31 * hash + (grossMassG == null ? 0 : Double.hashCode(grossMassG));
   }
 
   boolean holds() {

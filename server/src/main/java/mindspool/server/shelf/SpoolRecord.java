@@ -25,7 +25,18 @@ record SpoolRecord(Spool spool, Material material, List<SpoolFact> facts) {
   private static final double GRAMS_PER_KG = 1000;
 
   SpoolRecord {
-    facts = facts.stream().filter(SpoolFact::holds).toList();
+    facts = facts.stream().filter(SpoolFact::holds).sorted(SpoolFact.ORDER).toList();
+  }
+
+  /** Tells one set of facts up to a time from another. */
+  long digest(double timeS) {
+    long digest = 17;
+    for (SpoolFact fact : facts) {
+      if (fact.atS <= timeS) {
+        digest = 31 * digest + fact.contentHash();
+      }
+    }
+    return digest;
   }
 
   /** Whether the spool is part of the stock; undoing its receipt takes it out. */

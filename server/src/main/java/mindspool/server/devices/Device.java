@@ -1,0 +1,51 @@
+package mindspool.server.devices;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+
+/** A device that publishes. */
+@Entity
+@Table(name = "device")
+class Device {
+
+  /** What it is. */
+  enum Kind {
+    HYGROMETER,
+    SCALE,
+    DRYER,
+    PRINTER
+  }
+
+  @Id
+  @GeneratedValue(strategy = GenerationType.IDENTITY)
+  Long id;
+
+  String name;
+
+  @Enumerated(EnumType.STRING)
+  Kind kind;
+
+  /** Smallest step that it shows, in the unit of its main quantity. */
+  Double resolution;
+
+  int checkEveryDays;
+  long createdS;
+  Long removedS;
+
+  protected Device() {}
+
+  Device(String name, Kind kind, long createdS) {
+    this.name = name;
+    this.kind = kind;
+    this.createdS = createdS;
+  }
+
+  boolean isPresent() {
+    return removedS == null;
+  }
+}

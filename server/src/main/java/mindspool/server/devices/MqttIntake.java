@@ -1,0 +1,182 @@
+package mindspool.server.devices;
+
+import com.hivemq.client.mqtt.MqttClientState;
+import com.hivemq.client.mqtt.MqttGlobalPublishFilter;
+import com.hivemq.client.mqtt.datatypes.MqttQos;
+import com.hivemq.client.mqtt.mqtt5.Mqtt5AsyncClient;
+import com.hivemq.client.mqtt.mqtt5.Mqtt5Client;
+import com.hivemq.client.mqtt.mqtt5.Mqtt5ClientBuilder;
+import com.hivemq.client.mqtt.mqtt5.message.publish.Mqtt5Publish;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.SmartLifecycle;
+import org.springframework.stereotype.Component;
+
+/**
+ * Takes messages from the broker into the database. A message is acknowledged only once its
+ * readings are on the disk, so that the broker sends again whatever was not; a session that
+ * outlives restarts makes it keep what arrives meanwhile.
+ */
+@Component
+class MqttIntake implements SmartLifecycle {
+
+  private static final Logger LOG = LoggerFactory.getLogger(MqttIntake.class);
+
+  private static final String CLIENT_ID = "mind-spool";
+  private static final long KEEP_SESSION_S = 30L * 86_400;
+  private static final int MOST_WAITING = 20_000;
+  private static final int MOST_AT_ONCE = 2_000;
+  private static final long GATHER_MS = 100;
+  private static final long RETRY_MS = 2_000;
+
+  private final MqttSettings settings;
+  private final EmbeddedBroker broker;
+  private final MessageIntake messages;
+  private final BlockingQueue<Mqtt5Publish> waiting = new LinkedBlockingQueue<>(MOST_WAITING);
+  private volatile Mqtt5AsyncClient client;
+  private volatile boolean running;
+  private Thread writer;
+
+  MqttIntake(MqttSettings settings, EmbeddedBroker broker, MessageIntake messages) {
+    this.settings = settings;
+    this.broker = broker;
+    this.messages = messages;
+  }
+
+  boolean isConnected() {
+    Mqtt5AsyncClient current = client;
+    return current != null && current.getState() == MqttClientState.CONNECTED;
+  }
+
+  @Override
+  public void start() {
+    if (settings.embedded() && !broker.isRunning()) {
+      return;
+    }
+    running = true;
+    writer = new Thread(this::write, "mqtt-intake");
+    writer.setDaemon(true);
+    writer.start();
+    Mqtt5ClientBuilder builder =
+        Mqtt5Client.builder()
+            .identifier(CLIENT_ID)
+            .serverHost(settings.host())
+            .serverPort(broker.port())
+            .automaticReconnectWithDefaultConfig();
+    builder.addConnectedListener(context -> subscribe());
+    builder.addDisconnectedListener(
+        context -> LOG.info("Not connected to the broker: {}", context.getCause().getMessage()));
+    Mqtt5AsyncClient connecting = builder.buildAsync();
+    client = connecting;
+    connecting.publishes(MqttGlobalPublishFilter.ALL, this::take, true);
+    var connect = connecting.connectWith().cleanStart(false).sessionExpiryInterval(KEEP_SESSION_S);
+    if (!settings.user().isEmpty()) {
+      connect
+          .simpleAuth()
+          .username(settings.user())
+          .password(settings.password().getBytes(StandardCharsets.UTF_8))
+          .applySimpleAuth();
+    }
+    connect.send();
+  }
+
+  private void subscribe() {
+    client
+        .subscribeWith()
+        .topicFilter(settings.topics())
+        .qos(MqttQos.AT_LEAST_ONCE)
+        .send()
+        .whenComplete(
+            (done, failed) -> {
+              if (failed != null) {
+                LOG.warn("The broker refused the subscription", failed);
+              }
+            });
+  }
+
+  /** Waits when too much is waiting already, which slows the broker down rather than losing any. */
+  private void take(Mqtt5Publish message) {
+    try {
+      waiting.put(message);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  private void write() {
+    List<Mqtt5Publish> batch = new ArrayList<>();
+    while (running) {
+      try {
+        if (batch.isEmpty()) {
+          Mqtt5Publish first = waiting.poll(1, TimeUnit.SECONDS);
+          if (first == null) {
+            continue;
+          }
+          batch.add(first);
+          Thread.sleep(GATHER_MS);
+          waiting.drainTo(batch, MOST_AT_ONCE - 1);
+        }
+        messages.take(
+            batch.stream()
+                .map(
+                    message ->
+                        new MessageIntake.Message(
+                            message.getTopic().toString(),
+                            message.getPayloadAsBytes(),
+                            message.isRetain()))
+                .toList());
+        for (Mqtt5Publish message : batch) {
+          message.acknowledge();
+        }
+        batch.clear();
+      } catch (InterruptedException e) {
+        Thread.currentThread().interrupt();
+        return;
+      } catch (RuntimeException e) {
+        LOG.warn("Readings could not be stored; trying again", e);
+        pause();
+      }
+    }
+  }
+
+  private void pause() {
+    try {
+      Thread.sleep(RETRY_MS);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      running = false;
+    }
+  }
+
+  @Override
+  public void stop() {
+    running = false;
+    if (client != null) {
+      client.disconnect();
+    }
+    if (writer != null) {
+      writer.interrupt();
+      try {
+        writer.join(3_000);
+      } catch (InterruptedException e) {
+        Thread.currentThread().interrupt();
+      }
+    }
+  }
+
+  @Override
+  public boolean isRunning() {
+    return running;
+  }
+
+  @Override
+  public int getPhase() {
+    return EmbeddedBroker.PHASE + 1;
+  }
+}

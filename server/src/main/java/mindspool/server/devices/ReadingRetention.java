@@ -1,0 +1,49 @@
+package mindspool.server.devices;
+
+import java.time.Clock;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Service;
+
+/**
+ * Thins old readings: to a minute after a day, to ten minutes after thirty days, keeping mean,
+ * least, most and number.
+ */
+@Service
+class ReadingRetention {
+
+  private static final Logger LOG = LoggerFactory.getLogger(ReadingRetention.class);
+
+  static final long MINUTE_MS = 60_000;
+  private static final long DAY_MS = 86_400_000;
+  private static final long MINUTES_AFTER_MS = DAY_MS;
+  private static final long TENS_AFTER_MS = 30 * DAY_MS;
+
+  private final DeviceStore.Channels channels;
+  private final ReadingStore store;
+  private final Clock clock;
+
+  ReadingRetention(DeviceStore.Channels channels, ReadingStore store, Clock clock) {
+    this.channels = channels;
+    this.store = store;
+    this.clock = clock;
+  }
+
+  /** Thins whatever is due, in whole slices. */
+  @Scheduled(initialDelay = 600_000, fixedDelay = 6 * 3_600_000)
+  void thin() {
+    long now = clock.millis();
+    long tens = (now - TENS_AFTER_MS) / (10 * MINUTE_MS) * (10 * MINUTE_MS);
+    long minutes = (now - MINUTES_AFTER_MS) / MINUTE_MS * MINUTE_MS;
+    int removed = 0;
+    for (Channel channel : channels.findAll()) {
+      removed += store.thin(channel.id, 0, tens, 10 * MINUTE_MS);
+      removed += store.thin(channel.id, tens, minutes, MINUTE_MS);
+    }
+    store.forgetOldRefusals();
+    if (removed > 0) {
+      LOG.info("Thinned {} readings", removed);
+    }
+  }
+}
