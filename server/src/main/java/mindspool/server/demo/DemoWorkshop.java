@@ -12,10 +12,12 @@ import java.util.Random;
 import mindspool.core.moisture.StartMoisture.Arrival;
 import mindspool.server.climate.DemoRoom;
 import mindspool.server.climate.PlaceKind;
+import mindspool.server.devices.DemoDevices;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.DemoMove;
 import mindspool.server.shelf.Spools.DemoSpool;
 import mindspool.server.shelf.Spools.DemoWeighing;
+import mindspool.simulators.WeirLane;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.context.annotation.Profile;
@@ -34,6 +36,7 @@ class DemoWorkshop implements ApplicationRunner {
   private static final double DAY_S = 86_400;
 
   private final DemoRoom room;
+  private final DemoDevices devices;
   private final Spools spools;
   private final Clock clock;
 
@@ -45,8 +48,9 @@ class DemoWorkshop implements ApplicationRunner {
   private long printer;
   private long dryer;
 
-  DemoWorkshop(DemoRoom room, Spools spools, Clock clock) {
+  DemoWorkshop(DemoRoom room, DemoDevices devices, Spools spools, Clock clock) {
     this.room = room;
+    this.devices = devices;
     this.spools = spools;
     this.clock = clock;
   }
@@ -57,7 +61,7 @@ class DemoWorkshop implements ApplicationRunner {
       return;
     }
     Random random = new Random(SEED);
-    DemoWeather weather = new DemoWeather(clock.instant().getEpochSecond(), random);
+    DemoLogs weather = new DemoLogs(clock.instant().getEpochSecond());
     long workshop = room.measured("Workshop", PlaceKind.ROOM, null, weather.inRoom(0, random));
     window = room.place("Window shelf", PlaceKind.OPEN_SHELF, workshop, null);
     tightBox =
@@ -70,12 +74,18 @@ class DemoWorkshop implements ApplicationRunner {
         room.measured(
             "Enclosed printer", PlaceKind.PRINTER_HOLDER, workshop, weather.inPrinter(random));
     dryer = room.dryer("Bench dryer", workshop, 60, 75, 12);
-    long backRoom = room.measured("Back room", PlaceKind.ROOM, null, weather.inRoom(-2.5, random));
+    long backRoom =
+        room.measured(
+            "Back room", PlaceKind.ROOM, null, weather.inRoom(WeirLane.BACK_ROOM_K, random));
     back = room.place("Back room rack", PlaceKind.OPEN_SHELF, backRoom, 40);
     tiredBox =
         room.container(
             "Lidded box B", PlaceKind.LIDDED_BOX, back, 30, "silica_gel", 60, 55, 74, 40);
     stock();
+    devices.hygrometer("Workshop hygrometer", workshop, WeirLane.WORKSHOP_AIR);
+    devices.hygrometer("Back room hygrometer", backRoom, WeirLane.BACK_ROOM_AIR);
+    devices.hygrometer("Printer hygrometer", printer, WeirLane.PRINTER_AIR);
+    devices.scale("Bench scale", WeirLane.SCALE);
   }
 
   private void stock() {

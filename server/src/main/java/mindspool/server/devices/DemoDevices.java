@@ -1,0 +1,47 @@
+package mindspool.server.devices;
+
+import java.util.List;
+import mindspool.core.device.ReadingUnit;
+import mindspool.server.devices.DeviceRequests.ChannelRequest;
+import mindspool.server.devices.DeviceRequests.DeviceRequest;
+import org.springframework.stereotype.Service;
+
+/** Maps the demonstration's devices, by the same acts as a person would. */
+@Service
+public class DemoDevices {
+
+  private static final double SCALE_STEP_G = 1;
+  private static final double HUMIDITY_STEP = 0.1;
+
+  private final DeviceEditing editing;
+
+  DemoDevices(DeviceEditing editing) {
+    this.editing = editing;
+  }
+
+  /** Maps a hygrometer in a place. */
+  public void hygrometer(String name, long placeId, String topic) {
+    editing.add(
+        new DeviceRequest(
+            name,
+            Device.Kind.HYGROMETER,
+            placeId,
+            HUMIDITY_STEP,
+            null,
+            List.of(
+                new ChannelRequest(topic, "/temperature", ReadingUnit.CELSIUS, "/time"),
+                new ChannelRequest(topic, "/humidity", ReadingUnit.PERCENT, "/time"))));
+  }
+
+  /** Maps a scale that publishes plain numbers. */
+  public void scale(String name, String topic) {
+    editing.add(
+        new DeviceRequest(
+            name,
+            Device.Kind.SCALE,
+            null,
+            SCALE_STEP_G,
+            null,
+            List.of(new ChannelRequest(topic, "", ReadingUnit.GRAM, null))));
+  }
+}

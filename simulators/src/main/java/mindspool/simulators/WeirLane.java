@@ -1,0 +1,30 @@
+package mindspool.simulators;
+
+/** Names and topics that the demonstration and its simulated devices share. */
+public final class WeirLane {
+
+  public static final long SEED = 20;
+
+  /** Days of weather before the day on which the demonstration starts. */
+  public static final int DAYS_BEFORE = 60;
+
+  private static final int DAYS_AFTER = 60;
+
+  public static final String WORKSHOP_AIR = "weir-lane/workshop/air";
+  public static final String BACK_ROOM_AIR = "weir-lane/back-room/air";
+  public static final String PRINTER_AIR = "weir-lane/printer-1/air";
+  public static final String PRINTER_PROGRESS = "weir-lane/printer-1/progress";
+  public static final String DRYER_AIR = "weir-lane/dryer-1/air";
+  public static final String SCALE = "weir-lane/bench-scale";
+
+  /** How much cooler the back room is. */
+  public static final double BACK_ROOM_K = -2.5;
+
+  private WeirLane() {}
+
+  /** The weather of a demonstration that starts at some time; the same all through that day. */
+  public static WorkshopWeather weather(long nowS) {
+    long today = nowS - nowS % 86_400;
+    return new WorkshopWeather(today - DAYS_BEFORE * 86_400L, DAYS_BEFORE + DAYS_AFTER, SEED);
+  }
+}

@@ -1,0 +1,107 @@
+package mindspool.simulators;
+
+import java.util.Random;
+import mindspool.core.climate.MoistAir;
+
+/**
+ * Runs the devices of the demonstration workshop: {@code [--host H] [--port N] [--seed S]
+ * [--days-back D] [--speed X]}. With days back, their clock starts so long ago and runs at the
+ * speed given until it has caught up; then it is the real one.
+ */
+public final class WeirLaneDevices {
+
+  private static final long AIR_EVERY_S = 60;
+  private static final long SCALE_EVERY_MS = 1_000;
+  private static final long PATIENCE_MS = 120_000;
+  private static final int SCALE_IDLE = 20;
+
+  private WeirLaneDevices() {}
+
+  public static void main(String[] arguments) throws InterruptedException {
+    String host = option(arguments, "--host", "127.0.0.1");
+    int port = Integer.parseInt(option(arguments, "--port", "1883"));
+    long seed = Long.parseLong(option(arguments, "--seed", String.valueOf(WeirLane.SEED)));
+    Random random = new Random(seed);
+    WorkshopWeather weather = WeirLane.weather(System.currentTimeMillis() / 1000);
+    SimulatedHygrometer workshop = new SimulatedHygrometer(WeirLane.WORKSHOP_AIR, random);
+    SimulatedHygrometer backRoom = new SimulatedHygrometer(WeirLane.BACK_ROOM_AIR, random);
+    SimulatedHygrometer printer = new SimulatedHygrometer(WeirLane.PRINTER_AIR, random);
+    SimulatedDryer dryer = new SimulatedDryer(random);
+    dryer.start(System.currentTimeMillis() / 1000.0 - 3_600, 60);
+    double clock =
+        System.currentTimeMillis() / 1000.0
+            - 86_400 * Double.parseDouble(option(arguments, "--days-back", "0"));
+    double speed = Double.parseDouble(option(arguments, "--speed", "1"));
+    ScaleOnABench bench = new ScaleOnABench(new SimulatedScale(1, random), random);
+    try (DevicePublisher publisher = new DevicePublisher(host, port).connect(PATIENCE_MS)) {
+      while (true) {
+        publish(publisher, workshop, clock, weather.room(clock, 0));
+        publish(publisher, backRoom, clock, weather.room(clock, WeirLane.BACK_ROOM_K));
+        publish(publisher, printer, clock, weather.printer(clock));
+        publish(publisher, dryer, weather.room(clock, 0), clock);
+        publisher.number(WeirLane.PRINTER_PROGRESS, weather.printProgressPercent(clock), 0);
+        double behind = System.currentTimeMillis() / 1000.0 - clock;
+        if (behind > AIR_EVERY_S && speed > 1) {
+          clock += WorkshopWeather.STEP_S;
+          Thread.sleep(Math.round(1000 * WorkshopWeather.STEP_S / speed));
+        } else {
+          bench.publishUntil(System.currentTimeMillis() + 1000 * AIR_EVERY_S, publisher);
+          clock = System.currentTimeMillis() / 1000.0;
+        }
+      }
+    }
+  }
+
+  /** A scale on which somebody puts a spool now and then. */
+  private static final class ScaleOnABench {
+    private final SimulatedScale scale;
+    private final Random random;
+
+    ScaleOnABench(SimulatedScale scale, Random random) {
+      this.scale = scale;
+      this.random = random;
+    }
+
+    void publishUntil(long endMs, DevicePublisher publisher) throws InterruptedException {
+      while (System.currentTimeMillis() < endMs) {
+        for (int i = 0; i < SCALE_IDLE && System.currentTimeMillis() < endMs; i++) {
+          show(scale.read(0), publisher);
+        }
+        for (double shown : scale.putOn(600 + 600 * random.nextDouble())) {
+          show(shown, publisher);
+        }
+      }
+    }
+
+    private static void show(double massG, DevicePublisher publisher) throws InterruptedException {
+      publisher.number(WeirLane.SCALE, massG, 0);
+      Thread.sleep(SCALE_EVERY_MS);
+    }
+  }
+
+  private static void publish(
+      DevicePublisher publisher, SimulatedDryer dryer, MoistAir room, double timeS) {
+    double hot = dryer.temperatureC(timeS, room.temperatureC());
+    publisher.air(
+        WeirLane.DRYER_AIR,
+        new SimulatedHygrometer.Reading(
+            Math.rint(10 * hot) / 10, Math.rint(10 * room.relativeHumidityPercentAt(hot)) / 10),
+        timeS);
+  }
+
+  private static void publish(
+      DevicePublisher publisher, SimulatedHygrometer hygrometer, double timeS, MoistAir air) {
+    hygrometer
+        .read(timeS, air)
+        .ifPresent(reading -> publisher.air(hygrometer.topic(), reading, timeS));
+  }
+
+  private static String option(String[] arguments, String name, String otherwise) {
+    for (int i = 0; i + 1 < arguments.length; i++) {
+      if (arguments[i].equals(name)) {
+        return arguments[i + 1];
+      }
+    }
+    return otherwise;
+  }
+}
