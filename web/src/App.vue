@@ -98,6 +98,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
         {{ station.name }}
       </router-link>
       <div class="foot small soft">
+        <router-link class="devices" to="/devices">devices</router-link>
         <button class="button plain small" @click="preferences.switchTemperature">
           show {{ preferences.fahrenheit ? '°C' : '°F' }}
         </button>
@@ -190,6 +191,11 @@ nav > a.here {
   display: flex;
   flex-direction: column;
   align-items: flex-start;
+}
+
+.foot .devices {
+  padding: 0.3rem;
+  margin-bottom: 0.25rem;
 }
 
 .foot .button {

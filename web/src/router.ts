@@ -52,6 +52,11 @@ export const router = createRouter({
       meta: { title: 'Place' },
     },
     {
+      path: '/devices',
+      component: () => import('./stations/devices/DevicesStation.vue'),
+      meta: { title: 'Devices' },
+    },
+    {
       path: '/:rest(.*)*',
       component: () => import('./parts/NotHere.vue'),
       meta: { title: 'Not here' },

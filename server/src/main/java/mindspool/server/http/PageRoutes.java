@@ -17,7 +17,10 @@ class PageRoutes {
     "/dry/{code}",
     "/spool/{code}",
     "/place/{id}",
-    "/places"
+    "/places",
+    "/devices",
+    "/lots",
+    "/labels"
   })
   String page() {
     return "forward:/index.html";
