@@ -56,6 +56,11 @@ public enum LooseEnd {
     public String title() {
       return title;
     }
+
+    /** Where the end is afterwards. */
+    public LooseEnd leadsTo() {
+      return leadsTo;
+    }
   }
 
   /** The acts that are allowed now. */

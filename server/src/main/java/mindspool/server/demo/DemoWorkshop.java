@@ -81,11 +81,11 @@ class DemoWorkshop implements ApplicationRunner {
     tiredBox =
         room.container(
             "Lidded box B", PlaceKind.LIDDED_BOX, back, 30, "silica_gel", 60, 55, 74, 40);
-    stock();
     devices.hygrometer("Workshop hygrometer", workshop, WeirLane.WORKSHOP_AIR);
     devices.hygrometer("Back room hygrometer", backRoom, WeirLane.BACK_ROOM_AIR);
     devices.hygrometer("Printer hygrometer", printer, WeirLane.PRINTER_AIR);
     devices.scale("Bench scale", WeirLane.SCALE);
+    stock();
   }
 
   private void stock() {
@@ -218,7 +218,9 @@ class DemoWorkshop implements ApplicationRunner {
               opened,
               place,
               moves,
-              weighings));
+              weighings,
+              cardboard ? "Heronsgate" : "Lockkeeper",
+              "B" + (100 + colour.length())));
     }
   }
 }

@@ -31,7 +31,9 @@ final class ReceiveConsequence {
         high,
         target,
         limit,
-        words(start, high, target, limit));
+        words(start, high, target, limit),
+        draft.spool().siblingEmptyReelG,
+        draft.check().consequences(draft.spool().diameterMm));
   }
 
   private static double percent(Sorption sorption, double humidityPercent) {

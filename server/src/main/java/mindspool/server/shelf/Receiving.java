@@ -2,6 +2,7 @@ package mindspool.server.shelf;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.random.RandomGenerator;
@@ -13,12 +14,18 @@ import mindspool.core.moisture.StartMoisture;
 import mindspool.core.moisture.StartMoisture.Arrival;
 import mindspool.core.stock.Band;
 import mindspool.core.stock.Filament;
+import mindspool.core.stock.LooseEnd;
+import mindspool.core.stock.ReceivingCheck;
 import mindspool.core.stock.ReelKind;
 import mindspool.core.stock.ReelSize;
 import mindspool.core.stock.RemainingFilament;
 import mindspool.core.stock.SpoolCode;
 import mindspool.server.climate.Climates;
+import mindspool.server.shelf.SpoolRequests.CheckRequest;
+import mindspool.server.shelf.SpoolRequests.DeliveryRequest;
+import mindspool.server.shelf.SpoolRequests.LotRequest;
 import mindspool.server.shelf.SpoolRequests.ReceiveRequest;
+import mindspool.server.shelf.SpoolRequests.ReelRequest;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -28,12 +35,15 @@ import org.springframework.transaction.annotation.Transactional;
 class Receiving {
 
   private static final int MOST_NAME = 60;
+  private static final int MOST_REELS = 100;
 
   /** A reel carries at most this much more than its label says; PVA can hold a third of water. */
   static final double MOST_OVER_NOMINAL = 1.3;
 
   private final SpoolStore.Spools spools;
   private final SpoolStore.Facts facts;
+  private final LotBook lotBook;
+  private final SpoolRecords records;
   private final MaterialCatalogue catalogue;
   private final Climates climates;
   private final ApplicationEventPublisher events;
@@ -43,12 +53,16 @@ class Receiving {
   Receiving(
       SpoolStore.Spools spools,
       SpoolStore.Facts facts,
+      LotBook lotBook,
+      SpoolRecords records,
       MaterialCatalogue catalogue,
       Climates climates,
       ApplicationEventPublisher events,
       Clock clock) {
     this.spools = spools;
     this.facts = facts;
+    this.lotBook = lotBook;
+    this.records = records;
     this.catalogue = catalogue;
     this.climates = climates;
     this.events = events;
@@ -57,7 +71,12 @@ class Receiving {
 
   /** What a receipt would make, before it is stored. */
   record Draft(
-      Spool spool, Material material, Double grossMassG, Long openedS, RemainingFilament left) {}
+      Spool spool,
+      Material material,
+      Double grossMassG,
+      Long openedS,
+      RemainingFilament left,
+      ReceivingCheck check) {}
 
   Draft draft(ReceiveRequest request) {
     Material material = catalogue.named(request.material());
@@ -72,13 +91,34 @@ class Receiving {
     describeReel(spool, request);
     describeArrival(spool, material, request);
     Filament filament = new Filament(material.densityKgPerM3() / 1000, spool.diameterMm);
+    siblings(spool, request.lot());
     RemainingFilament left = weighed(spool, request.grossMassG(), filament);
     Long opened = opened(spool, request.openedAt());
     SpoolRecord record = new SpoolRecord(spool, material, List.of());
     // Fails here, naming the field, when so much filament cannot be on such a reel.
     record.winding(Math.max(1, left.massG().typical()));
     record.winding(spool.nominalNetG);
-    return new Draft(spool, material, request.grossMassG(), opened, left);
+    ReceivingCheck check =
+        request.check() == null ? ReceivingCheck.NONE : request.check().toCheck();
+    // Fails here when a diameter cannot be one.
+    check.consequences(spool.diameterMm);
+    return new Draft(spool, material, request.grossMassG(), opened, left, check);
+  }
+
+  /** Own emptied reels of the same maker tell what this one weighs. */
+  private void siblings(Spool spool, LotRequest lot) {
+    if (lot == null || lot.maker() == null) {
+      return;
+    }
+    lotBook
+        .find(lot, spool)
+        .or(() -> lotBook.anyOf(lot.maker()))
+        .ifPresent(
+            known -> {
+              spool.lotId = known.id;
+              records.emptyReels().tell(spool);
+              spool.lotId = null;
+            });
   }
 
   private static void describeReel(Spool spool, ReceiveRequest request) {
@@ -174,18 +214,91 @@ class Receiving {
         climates.place(Require.present("placeId", request.placeId(), "the number of a place")).id();
     Spool spool = draft.spool();
     spool.code = freshCode();
+    spool.lotId = request.lot() == null ? null : lotBook.findOrAdd(request.lot(), spool).id;
     spools.save(spool);
-    long now = clock.instant().getEpochSecond();
-    SpoolFact received =
-        new SpoolFact(spool.id, SpoolFact.Kind.RECEIVED, spool.arrivedS, now, origin);
+    SpoolFact received = fact(spool, SpoolFact.Kind.RECEIVED, spool.arrivedS, origin);
     received.placeId = placeId;
     received.grossMassG = draft.grossMassG();
     facts.save(received);
     if (draft.openedS() != null) {
-      facts.save(new SpoolFact(spool.id, SpoolFact.Kind.OPENED, draft.openedS(), now, origin));
+      facts.save(fact(spool, SpoolFact.Kind.OPENED, draft.openedS(), origin));
     }
+    storeFindings(spool, draft.check(), origin);
     events.publishEvent(new SpoolChanged(spool.id, spool.arrivedS));
     return spool.code;
+  }
+
+  private SpoolFact fact(Spool spool, SpoolFact.Kind kind, long atS, SpoolFact.Origin origin) {
+    return new SpoolFact(spool.id, kind, atS, clock.instant().getEpochSecond(), origin);
+  }
+
+  /** Keeps what was seen, and what it means for the loose end and the heat record. */
+  private void storeFindings(Spool spool, ReceivingCheck check, SpoolFact.Origin origin) {
+    for (ReceivingCheck.Consequence found : check.consequences(spool.diameterMm)) {
+      SpoolFact seen = fact(spool, SpoolFact.Kind.CHECKED, spool.arrivedS, origin);
+      seen.detail = found.about() + ": " + found.what();
+      facts.save(seen);
+    }
+    if (Boolean.FALSE.equals(check.endSecured())) {
+      SpoolFact loose = fact(spool, SpoolFact.Kind.END, spool.arrivedS, origin);
+      loose.detail = LooseEnd.Act.DROP.name();
+      facts.save(loose);
+    }
+    if (Boolean.TRUE.equals(check.heatSuspected())) {
+      facts.save(fact(spool, SpoolFact.Kind.HEATED, spool.arrivedS, origin));
+    }
+  }
+
+  /** Stores several reels of one lot, all or none; returns their codes. */
+  @Transactional
+  public List<String> receiveAll(DeliveryRequest request, SpoolFact.Origin origin) {
+    ReceiveRequest common = Require.present("common", request.common(), "what the reels share");
+    List<ReelRequest> reels = Require.present("reels", request.reels(), "at least one reel");
+    if (reels.isEmpty() || reels.size() > MOST_REELS) {
+      throw new InvalidValueException(
+          "reels", reels.size() + " reels", "1 to " + MOST_REELS, "Enter one row for each reel.");
+    }
+    List<String> codes = new ArrayList<>();
+    for (int i = 0; i < reels.size(); i++) {
+      ReelRequest reel = reels.get(i);
+      codes.add(Require.inside("reels[" + i + "]", () -> receive(ofReel(common, reel), origin)));
+    }
+    return codes;
+  }
+
+  private static ReceiveRequest ofReel(ReceiveRequest common, ReelRequest reel) {
+    CheckRequest seen = common.check();
+    CheckRequest check =
+        reel.endSecured() == null
+            ? seen
+            : new CheckRequest(
+                seen == null ? null : seen.desiccantPresent(),
+                seen == null ? null : seen.cardHumidPercent(),
+                seen == null ? null : seen.labelMatches(),
+                reel.endSecured(),
+                seen == null ? null : seen.windingEven(),
+                seen == null ? null : seen.diameterPointsMm(),
+                seen == null ? null : seen.bend(),
+                seen == null ? null : seen.heatSuspected());
+    return new ReceiveRequest(
+        common.material(),
+        common.colourName(),
+        common.colourHex(),
+        common.diameterMm(),
+        common.nominalNetG(),
+        reel.grossMassG(),
+        common.reel(),
+        common.emptyReelG(),
+        common.hubRadiusMm(),
+        common.rimRadiusMm(),
+        common.widthMm(),
+        reel.arrival() == null ? common.arrival() : reel.arrival(),
+        common.arrivedAt(),
+        common.openedAt(),
+        reel.placeId() == null ? common.placeId() : reel.placeId(),
+        common.initialMoisturePercent(),
+        common.lot(),
+        check);
   }
 
   private String freshCode() {

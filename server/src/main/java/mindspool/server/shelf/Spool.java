@@ -7,6 +7,7 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import jakarta.persistence.Transient;
 import mindspool.core.moisture.StartMoisture;
 import mindspool.core.stock.Band;
 import mindspool.core.stock.ReelKind;
@@ -15,6 +16,9 @@ import mindspool.core.stock.ReelKind;
 @Entity
 @Table(name = "spool")
 class Spool {
+
+  /** Reels of one kind from one maker differ by about this much, g (judgement, grade D). */
+  private static final double SIBLING_SPREAD_G = 4;
 
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -42,6 +46,11 @@ class Spool {
   double startHumidityPercent;
   double startUncertaintyPercent;
 
+  Long lotId;
+
+  /** Mean mass of emptied reels of the same kind from the same maker; none while there is none. */
+  @Transient Double siblingEmptyReelG;
+
   protected Spool() {}
 
   /** A spool without anything filled in yet. */
@@ -50,6 +59,14 @@ class Spool {
   }
 
   Band emptyReelG() {
-    return ownEmptyReelG != null ? Band.exactly(ownEmptyReelG) : reelKind.emptyMassG(nominalNetG);
+    if (ownEmptyReelG != null) {
+      return Band.exactly(ownEmptyReelG);
+    }
+    return siblingEmptyReelG == null
+        ? reelKind.emptyMassG(nominalNetG)
+        : new Band(
+            siblingEmptyReelG - SIBLING_SPREAD_G,
+            siblingEmptyReelG,
+            siblingEmptyReelG + SIBLING_SPREAD_G);
   }
 }

@@ -2,13 +2,23 @@ package mindspool.server.shelf;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
+import java.util.function.Consumer;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
+import mindspool.core.stock.LooseEnd;
 import mindspool.core.stock.RemainingFilament;
 import mindspool.server.climate.Climates;
 import mindspool.server.climate.PlaceInfo;
+import mindspool.server.climate.PlaceKind;
 import mindspool.server.http.NotFoundException;
+import mindspool.server.shelf.SpoolRequests.CleanRequest;
+import mindspool.server.shelf.SpoolRequests.DustRequest;
+import mindspool.server.shelf.SpoolRequests.EmptyRequest;
+import mindspool.server.shelf.SpoolRequests.EndRequest;
+import mindspool.server.shelf.SpoolRequests.HeatRequest;
 import mindspool.server.shelf.SpoolRequests.MoveRequest;
 import mindspool.server.shelf.SpoolRequests.OpenRequest;
 import mindspool.server.shelf.SpoolRequests.WeighRequest;
@@ -24,6 +34,10 @@ class SpoolActs {
   private static final double DOUBTFUL_GAIN_SHARE = 0.02;
 
   private static final double SCALE_STEP_G = 5;
+  private static final double USUAL_DUSTY_NOZZLE_MM = 0.6;
+
+  private static final Set<PlaceKind> FEEDS_OUT =
+      EnumSet.of(PlaceKind.FEEDER, PlaceKind.DRY_BOX, PlaceKind.DRYER, PlaceKind.SLOT);
 
   private final SpoolRecords records;
   private final SpoolStore.Facts facts;
@@ -71,6 +85,7 @@ class SpoolActs {
           "placeId", target.name(), "another place", "The spool was already there at that time.");
     }
     refuseFull(target, from);
+    refuseUnsecured(spool, target);
     if (request.until() == null) {
       refuseOverlap("at", spool, from, from);
       return new Recorded(place(spool, target.id(), from, origin, null).id, null);
@@ -86,6 +101,20 @@ class SpoolActs {
     facts.save(there);
     place(spool, back, until, origin, there.id);
     return new Recorded(there.id, null);
+  }
+
+  /** Only a reel with its end hooked in may be put away; printers, feeders and dryers take any. */
+  private static void refuseUnsecured(SpoolRecord spool, PlaceInfo target) {
+    boolean store = target.kind() != PlaceKind.PRINTER_HOLDER && !FEEDS_OUT.contains(target.kind());
+    if (store && !spool.end().mayBeStored() && spool.end() != LooseEnd.SUSPECT) {
+      throw new InvalidValueException(
+          "placeId",
+          target.name(),
+          "a printer, feeder or dryer while its end is " + spool.end().title(),
+          spool.end() == LooseEnd.LOADED
+              ? "Unload it and hook the end in first."
+              : "Hook the end in first.");
+    }
   }
 
   private void refuseFull(PlaceInfo place, long atS) {
@@ -136,6 +165,10 @@ class SpoolActs {
   public Recorded weigh(String code, WeighRequest request, SpoolFact.Origin origin) {
     SpoolRecord spool = records.byCode(code);
     double gross = Require.present("grossMassG", request.grossMassG(), "a mass in g");
+    if (spool.isEmpty()) {
+      throw new InvalidValueException(
+          "grossMassG", gross, "a spool that is not used up", "Undo its emptying first.");
+    }
     RemainingFilament left = Weighing.checked(spool.spool(), gross, spool.filament());
     spool.winding(Math.max(1, left.massG().typical()));
     long at = time("at", request.at(), spool);
@@ -174,6 +207,87 @@ class SpoolActs {
     long at = time("at", request.at(), spool);
     SpoolFact saved =
         facts.save(new SpoolFact(spool.spool().id, SpoolFact.Kind.OPENED, at, now(), origin));
+    events.publishEvent(new SpoolChanged(spool.spool().id, at));
+    return new Recorded(saved.id, null);
+  }
+
+  /** Records what was done with the loose end. */
+  @Transactional
+  public Recorded end(String code, EndRequest request, SpoolFact.Origin origin) {
+    SpoolRecord spool = records.byCode(code);
+    LooseEnd.Act act =
+        Require.present("act", request.act(), List.of(LooseEnd.Act.values()).toString());
+    spool.end().after(act);
+    return store(spool, SpoolFact.Kind.END, request.at(), origin, fact -> fact.detail = act.name());
+  }
+
+  /** Records that it lay hot. */
+  @Transactional
+  public Recorded heated(String code, HeatRequest request, SpoolFact.Origin origin) {
+    Double celsius =
+        request.temperatureC() == null
+            ? null
+            : Require.within("temperatureC", request.temperatureC(), 30, 150, "°C");
+    return store(
+        records.byCode(code),
+        SpoolFact.Kind.HEATED,
+        request.at(),
+        origin,
+        fact -> fact.amount = celsius);
+  }
+
+  /** Sets it aside for wide nozzles. */
+  @Transactional
+  public Recorded dusty(String code, DustRequest request, SpoolFact.Origin origin) {
+    double nozzle =
+        Require.within(
+            "smallestNozzleMm",
+            request.smallestNozzleMm() == null ? USUAL_DUSTY_NOZZLE_MM : request.smallestNozzleMm(),
+            0.4,
+            2,
+            "mm",
+            "0.6 mm helps much against dust; 1 mm passes anything.");
+    return store(
+        records.byCode(code),
+        SpoolFact.Kind.DUSTY,
+        request.at(),
+        origin,
+        fact -> fact.amount = nozzle);
+  }
+
+  /** Says that it was wiped and is clean again. */
+  @Transactional
+  public Recorded cleaned(String code, CleanRequest request, SpoolFact.Origin origin) {
+    return store(records.byCode(code), SpoolFact.Kind.CLEANED, request.at(), origin, fact -> {});
+  }
+
+  /** Takes it out of stock; its reel's mass then tells that of its siblings. */
+  @Transactional
+  public Recorded emptied(String code, EmptyRequest request, SpoolFact.Origin origin) {
+    SpoolRecord spool = records.byCode(code);
+    double most = spool.spool().reelKind.emptyMassG(spool.spool().nominalNetG).high();
+    double mass =
+        Require.within(
+            "emptyReelG",
+            Require.present("emptyReelG", request.emptyReelG(), "a mass in g"),
+            0,
+            2 * most + 100,
+            "g",
+            "Weigh the reel with nothing left on it.");
+    return store(
+        spool, SpoolFact.Kind.EMPTIED, request.at(), origin, fact -> fact.grossMassG = mass);
+  }
+
+  private Recorded store(
+      SpoolRecord spool,
+      SpoolFact.Kind kind,
+      Instant requestedAt,
+      SpoolFact.Origin origin,
+      Consumer<SpoolFact> describe) {
+    long at = time("at", requestedAt, spool);
+    SpoolFact fact = new SpoolFact(spool.spool().id, kind, at, now(), origin);
+    describe.accept(fact);
+    SpoolFact saved = facts.save(fact);
     events.publishEvent(new SpoolChanged(spool.spool().id, at));
     return new Recorded(saved.id, null);
   }

@@ -6,11 +6,20 @@ import java.time.Clock;
 import java.util.List;
 import mindspool.core.Require;
 import mindspool.core.climate.MoistAir;
+import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.stock.Band;
+import mindspool.core.stock.ReceivingCheck;
+import mindspool.core.stock.SpoolChoice;
 import mindspool.server.climate.Climates;
 import mindspool.server.climate.PlaceClimate;
 import mindspool.server.climate.PlaceInfo;
 import mindspool.server.shelf.SpoolActs.Recorded;
+import mindspool.server.shelf.SpoolRequests.CleanRequest;
+import mindspool.server.shelf.SpoolRequests.DeliveryRequest;
+import mindspool.server.shelf.SpoolRequests.DustRequest;
+import mindspool.server.shelf.SpoolRequests.EmptyRequest;
+import mindspool.server.shelf.SpoolRequests.EndRequest;
+import mindspool.server.shelf.SpoolRequests.HeatRequest;
 import mindspool.server.shelf.SpoolRequests.MoveRequest;
 import mindspool.server.shelf.SpoolRequests.OpenRequest;
 import mindspool.server.shelf.SpoolRequests.ReceiveRequest;
@@ -39,6 +48,7 @@ class SpoolController {
   private final Receiving receiving;
   private final SpoolActs acts;
   private final Climates climates;
+  private final MaterialCatalogue catalogue;
   private final Clock clock;
 
   SpoolController(
@@ -47,12 +57,14 @@ class SpoolController {
       Receiving receiving,
       SpoolActs acts,
       Climates climates,
+      MaterialCatalogue catalogue,
       Clock clock) {
     this.records = records;
     this.estimates = estimates;
     this.receiving = receiving;
     this.acts = acts;
     this.climates = climates;
+    this.catalogue = catalogue;
     this.clock = clock;
   }
 
@@ -84,7 +96,14 @@ class SpoolController {
       double startHighPercent,
       double dryTargetPercent,
       double printLimitPercent,
-      String consequence) {}
+      String consequence,
+      Double siblingEmptyReelG,
+      List<ReceivingCheck.Consequence> consequences) {}
+
+  record DeliveryView(List<String> codes) {}
+
+  /** A spool for a job, the one to take first. */
+  record ChoiceView(String code, boolean enough, boolean ready, String why) {}
 
   private static double job(Double grams) {
     return Require.within(
@@ -97,7 +116,7 @@ class SpoolController {
     double job = job(grams);
     long now = clock.instant().getEpochSecond();
     List<SpoolView> spools =
-        records.all().stream()
+        records.inStock().stream()
             .map(spool -> SpoolViews.shelf(spool, estimates.ready(spool).orElse(null), job, now))
             .toList();
     int pending = (int) spools.stream().filter(spool -> !spool.ready()).count();
@@ -136,6 +155,45 @@ class SpoolController {
     return new ReceivedView(receiving.receive(request, SpoolFact.Origin.HAND));
   }
 
+  @PostMapping("/deliveries")
+  @ResponseStatus(HttpStatus.CREATED)
+  @Operation(summary = "Takes several reels of one lot into stock, all or none")
+  DeliveryView deliver(@RequestBody DeliveryRequest request) {
+    return new DeliveryView(receiving.receiveAll(request, SpoolFact.Origin.HAND));
+  }
+
+  @GetMapping("/shelf/choice")
+  @Operation(summary = "Which spool to take for a job: the smallest adequate, driest, oldest")
+  List<ChoiceView> choice(@RequestParam String material, @RequestParam double grams) {
+    String name = catalogue.named(material).name();
+    double job = job(grams);
+    long now = clock.instant().getEpochSecond();
+    List<SpoolChoice.Candidate> candidates =
+        records.inStock().stream()
+            .filter(spool -> spool.material().name().equals(name))
+            .map(spool -> candidate(spool, now))
+            .toList();
+    return SpoolChoice.rank(candidates, job).stream()
+        .map(
+            ranked ->
+                new ChoiceView(
+                    ranked.spool().code(), ranked.enough(), ranked.ready(), ranked.why()))
+        .toList();
+  }
+
+  private SpoolChoice.Candidate candidate(SpoolRecord spool, long now) {
+    Band left = spool.remaining().massG();
+    double outer = estimates.of(spool).profileAt(now).outerPercent();
+    return new SpoolChoice.Candidate(
+        spool.spool().code,
+        left.low(),
+        left.typical(),
+        outer / spool.material().printLimitPercent(),
+        (now - spool.spool().arrivedS) / 86_400.0,
+        spool.end(),
+        spool.smallestNozzleMm());
+  }
+
   @PostMapping("/spools/preview")
   @Operation(summary = "What a receipt would mean; nothing is stored")
   ReceivePreview preview(@RequestBody ReceiveRequest request) {
@@ -161,6 +219,41 @@ class SpoolController {
   @Operation(summary = "Records that its bag was opened")
   Recorded open(@PathVariable String code, @RequestBody OpenRequest request) {
     return acts.open(code, request, SpoolFact.Origin.HAND);
+  }
+
+  @PostMapping("/spools/{code}/end")
+  @ResponseStatus(HttpStatus.CREATED)
+  @Operation(summary = "Records what was done with its loose end")
+  Recorded end(@PathVariable String code, @RequestBody EndRequest request) {
+    return acts.end(code, request, SpoolFact.Origin.HAND);
+  }
+
+  @PostMapping("/spools/{code}/heat-events")
+  @ResponseStatus(HttpStatus.CREATED)
+  @Operation(summary = "Records that it lay hot")
+  Recorded heated(@PathVariable String code, @RequestBody HeatRequest request) {
+    return acts.heated(code, request, SpoolFact.Origin.HAND);
+  }
+
+  @PostMapping("/spools/{code}/quarantine")
+  @ResponseStatus(HttpStatus.CREATED)
+  @Operation(summary = "Sets it aside for wide nozzles: dusty or dropped")
+  Recorded dusty(@PathVariable String code, @RequestBody DustRequest request) {
+    return acts.dusty(code, request, SpoolFact.Origin.HAND);
+  }
+
+  @PostMapping("/spools/{code}/cleanings")
+  @ResponseStatus(HttpStatus.CREATED)
+  @Operation(summary = "Says that it was wiped and is clean again")
+  Recorded cleaned(@PathVariable String code, @RequestBody CleanRequest request) {
+    return acts.cleaned(code, request, SpoolFact.Origin.HAND);
+  }
+
+  @PostMapping("/spools/{code}/emptyings")
+  @ResponseStatus(HttpStatus.CREATED)
+  @Operation(summary = "Takes a used-up spool out of stock with its empty reel's mass")
+  Recorded emptied(@PathVariable String code, @RequestBody EmptyRequest request) {
+    return acts.emptied(code, request, SpoolFact.Origin.HAND);
   }
 
   @PostMapping("/facts/{id}/undo")

@@ -19,12 +19,25 @@ class SpoolFact {
     RECEIVED,
     OPENED,
     MOVED,
-    WEIGHED
+    WEIGHED,
+    /** Its loose end: {@code detail} is the act. */
+    END,
+    /** Something seen on receiving: {@code detail} says what. */
+    CHECKED,
+    /** Lay hot: {@code amount} °C where known. */
+    HEATED,
+    /** Dusty or dropped: {@code amount} is the smallest nozzle, mm. */
+    DUSTY,
+    /** Wiped while rewinding; no longer dusty. */
+    CLEANED,
+    /** Used up; {@code grossMassG} is the empty reel. */
+    EMPTIED
   }
 
   /** Who says so. */
   enum Origin {
     HAND,
+    DEVICE,
     DEMO
   }
 
@@ -33,7 +46,8 @@ class SpoolFact {
       Comparator.<SpoolFact>comparingLong(fact -> fact.atS)
           .thenComparing(fact -> fact.kind)
           .thenComparing(fact -> fact.placeId == null ? 0 : fact.placeId)
-          .thenComparing(fact -> fact.grossMassG == null ? 0 : fact.grossMassG);
+          .thenComparing(fact -> fact.grossMassG == null ? 0 : fact.grossMassG)
+          .thenComparing(fact -> fact.detail == null ? "" : fact.detail);
 
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -55,6 +69,12 @@ class SpoolFact {
 
   /** The first fact of a visit that has a beginning and an end; shared by both. */
   Long visitId;
+
+  String detail;
+  Double amount;
+
+  /** Who did it, where known. */
+  String person;
 
   Long undoneS;
 

@@ -11,6 +11,7 @@ import mindspool.core.moisture.SpoolHistory.Stay;
 import mindspool.core.moisture.StartMoisture;
 import mindspool.core.stock.Band;
 import mindspool.core.stock.Filament;
+import mindspool.core.stock.LooseEnd;
 import mindspool.core.stock.RemainingFilament;
 import mindspool.core.stock.Winding;
 import mindspool.server.climate.Climates;
@@ -69,6 +70,38 @@ record SpoolRecord(Spool spool, Material material, List<SpoolFact> facts) {
     return openedS().map(opened -> opened > timeS).orElse(true);
   }
 
+  /** Where its loose end is. */
+  LooseEnd end() {
+    LooseEnd end = LooseEnd.SECURED;
+    for (SpoolFact fact : facts) {
+      if (fact.kind == SpoolFact.Kind.END) {
+        LooseEnd.Act act = LooseEnd.Act.valueOf(fact.detail);
+        // A fact put in later may contradict what follows; the later one then tells where it is.
+        end = end.allowed().contains(act) ? end.after(act) : act.leadsTo();
+      } else if (fact.kind == SpoolFact.Kind.EMPTIED) {
+        end = LooseEnd.EMPTY;
+      }
+    }
+    return end;
+  }
+
+  boolean isEmpty() {
+    return facts.stream().anyMatch(fact -> fact.kind == SpoolFact.Kind.EMPTIED);
+  }
+
+  /** Smallest nozzle that it may be printed with, mm; 0 where it is clean. */
+  double smallestNozzleMm() {
+    double nozzle = 0;
+    for (SpoolFact fact : facts) {
+      if (fact.kind == SpoolFact.Kind.DUSTY) {
+        nozzle = fact.amount;
+      } else if (fact.kind == SpoolFact.Kind.CLEANED) {
+        nozzle = 0;
+      }
+    }
+    return nozzle;
+  }
+
   Filament filament() {
     return new Filament(material.densityKgPerM3() / GRAMS_PER_KG, spool.diameterMm);
   }
@@ -77,7 +110,9 @@ record SpoolRecord(Spool spool, Material material, List<SpoolFact> facts) {
   RemainingFilament remaining() {
     RemainingFilament latest = null;
     for (SpoolFact fact : facts) {
-      if (fact.grossMassG != null) {
+      if (fact.kind == SpoolFact.Kind.EMPTIED) {
+        latest = new RemainingFilament(Band.exactly(0), Band.exactly(0));
+      } else if (fact.grossMassG != null) {
         latest = RemainingFilament.weighed(fact.grossMassG, spool.emptyReelG(), filament());
       }
     }
@@ -154,7 +189,11 @@ record SpoolRecord(Spool spool, Material material, List<SpoolFact> facts) {
             sealedAt(nowS) ? AirContact.SEALED : last.contact()));
     List<MassLeft> masses =
         facts.stream()
-            .filter(fact -> fact.grossMassG != null && fact.atS > spool.arrivedS)
+            .filter(
+                fact ->
+                    fact.grossMassG != null
+                        && fact.kind != SpoolFact.Kind.EMPTIED
+                        && fact.atS > spool.arrivedS)
             .map(fact -> new MassLeft(fact.atS, net(fact.grossMassG) / GRAMS_PER_KG))
             .toList();
     return new SpoolHistory(

@@ -3,6 +3,7 @@ package mindspool.server.shelf;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.stock.SpoolCode;
@@ -15,21 +16,34 @@ class SpoolRecords {
 
   private final SpoolStore.Spools spools;
   private final SpoolStore.Facts facts;
+  private final SpoolStore.Lots lots;
   private final MaterialCatalogue catalogue;
 
-  SpoolRecords(SpoolStore.Spools spools, SpoolStore.Facts facts, MaterialCatalogue catalogue) {
+  SpoolRecords(
+      SpoolStore.Spools spools,
+      SpoolStore.Facts facts,
+      SpoolStore.Lots lots,
+      MaterialCatalogue catalogue) {
     this.spools = spools;
     this.facts = facts;
+    this.lots = lots;
     this.catalogue = catalogue;
   }
 
-  /** All spools in stock, in two queries however many there are. */
+  /** All spools that still have filament. */
+  List<SpoolRecord> inStock() {
+    return all().stream().filter(spool -> !spool.isEmpty()).toList();
+  }
+
+  /** All spools, also used-up ones, in three queries however many there are. */
   List<SpoolRecord> all() {
     Map<Long, List<SpoolFact>> bySpool = new HashMap<>();
     for (SpoolFact fact : facts.findAllByOrderByAtSAscIdAsc()) {
       bySpool.computeIfAbsent(fact.spoolId, id -> new ArrayList<>()).add(fact);
     }
+    EmptyReels reels = emptyReels();
     return spools.findAll().stream()
+        .map(reels::tell)
         .map(spool -> record(spool, bySpool.getOrDefault(spool.id, List.of())))
         .filter(SpoolRecord::present)
         .toList();
@@ -39,6 +53,7 @@ class SpoolRecords {
     String text = SpoolCode.parse(code).text();
     return spools
         .findByCode(text)
+        .map(spool -> emptyReels().tell(spool))
         .map(spool -> record(spool, facts.findBySpoolIdOrderByAtSAscIdAsc(spool.id)))
         .filter(SpoolRecord::present)
         .orElseThrow(() -> new NotFoundException("spool with code " + text));
@@ -47,6 +62,7 @@ class SpoolRecords {
   SpoolRecord byId(long id) {
     return spools
         .findById(id)
+        .map(spool -> emptyReels().tell(spool))
         .map(spool -> record(spool, facts.findBySpoolIdOrderByAtSAscIdAsc(id)))
         .orElseThrow(() -> new NotFoundException("spool with number " + id));
   }
@@ -54,6 +70,19 @@ class SpoolRecords {
   /** All facts, also those undone. */
   List<SpoolFact> factsOf(long spoolId) {
     return facts.findBySpoolIdOrderByAtSAscIdAsc(spoolId);
+  }
+
+  /** What emptied reels tell of their siblings. */
+  EmptyReels emptyReels() {
+    List<SpoolFact> emptied = facts.findByKindAndUndoneSIsNull(SpoolFact.Kind.EMPTIED);
+    if (emptied.isEmpty()) {
+      return new EmptyReels(Map.of(), Map.of());
+    }
+    Map<Long, String> makers = new HashMap<>();
+    lots.findAll().forEach(lot -> makers.put(lot.id, lot.maker.toLowerCase(Locale.ROOT)));
+    Map<Long, Double> masses = new HashMap<>();
+    emptied.forEach(fact -> masses.put(fact.spoolId, fact.grossMassG));
+    return EmptyReels.of(spools.findAllById(masses.keySet()), masses, makers);
   }
 
   private SpoolRecord record(Spool spool, List<SpoolFact> itsFacts) {

@@ -1,7 +1,10 @@
 package mindspool.server.shelf;
 
 import java.time.Instant;
+import java.util.List;
 import mindspool.core.moisture.StartMoisture;
+import mindspool.core.stock.LooseEnd;
+import mindspool.core.stock.ReceivingCheck;
 
 /** What a person says about a spool. */
 final class SpoolRequests {
@@ -31,7 +34,66 @@ final class SpoolRequests {
       Instant arrivedAt,
       Instant openedAt,
       Long placeId,
-      Double initialMoisturePercent) {}
+      Double initialMoisturePercent,
+      LotRequest lot,
+      CheckRequest check) {}
+
+  /** Maker as typed, batch, and what its label says; own values once they were found. */
+  record LotRequest(
+      String maker,
+      String batch,
+      Double price,
+      String currency,
+      Double nozzleLowC,
+      Double nozzleHighC,
+      Double bedLowC,
+      Double bedHighC,
+      Double ownNozzleC,
+      Double ownFlowPercent,
+      Double ownDiameterMm) {}
+
+  /** What was seen on receiving; what nobody looked at is left out. */
+  record CheckRequest(
+      Boolean desiccantPresent,
+      Double cardHumidPercent,
+      Boolean labelMatches,
+      Boolean endSecured,
+      Boolean windingEven,
+      List<Double> diameterPointsMm,
+      ReceivingCheck.Bend bend,
+      Boolean heatSuspected) {
+
+    ReceivingCheck toCheck() {
+      return new ReceivingCheck(
+          desiccantPresent,
+          cardHumidPercent,
+          labelMatches,
+          endSecured,
+          windingEven,
+          diameterPointsMm,
+          bend,
+          heatSuspected);
+    }
+  }
+
+  /** One reel of a delivery, where it differs from the others. */
+  record ReelRequest(
+      Double grossMassG, StartMoisture.Arrival arrival, Boolean endSecured, Long placeId) {}
+
+  /** Several reels of one lot. */
+  record DeliveryRequest(ReceiveRequest common, List<ReelRequest> reels) {}
+
+  record EndRequest(LooseEnd.Act act, Instant at) {}
+
+  /** {@code temperatureC} where it is known. */
+  record HeatRequest(Double temperatureC, Instant at) {}
+
+  record DustRequest(Double smallestNozzleMm, Instant at) {}
+
+  record CleanRequest(Instant at) {}
+
+  /** {@code emptyReelG} on the scale with nothing left on it. */
+  record EmptyRequest(Double emptyReelG, Instant at) {}
 
   /** {@code until} for a visit that is over: the spool then went back to where it was. */
   record MoveRequest(Long placeId, Instant at, Instant until) {}

@@ -13,6 +13,15 @@ final class SpoolStore {
     Optional<Spool> findByCode(String code);
 
     boolean existsByCode(String code);
+
+    List<Spool> findByLotId(long lotId);
+  }
+
+  interface Lots extends JpaRepository<Lot, Long> {
+    List<Lot> findAllByOrderByCreatedSDescIdDesc();
+
+    Optional<Lot> findFirstByMakerIgnoreCaseAndBatchIgnoreCaseAndMaterialAndColourNameIgnoreCase(
+        String maker, String batch, String material, String colourName);
   }
 
   interface Facts extends JpaRepository<SpoolFact, Long> {
@@ -21,5 +30,7 @@ final class SpoolStore {
     List<SpoolFact> findAllByOrderByAtSAscIdAsc();
 
     List<SpoolFact> findByVisitId(long visitId);
+
+    List<SpoolFact> findByKindAndUndoneSIsNull(SpoolFact.Kind kind);
   }
 }

@@ -10,6 +10,7 @@ import mindspool.core.moisture.MoistureProfile;
 import mindspool.core.moisture.PrintableUntil;
 import mindspool.core.moisture.StartMoisture;
 import mindspool.core.stock.Band;
+import mindspool.core.stock.LooseEnd;
 import mindspool.core.stock.ReelKind;
 import mindspool.core.stock.RemainingFilament;
 import mindspool.server.climate.Climates;
@@ -61,6 +62,12 @@ final class SpoolViews {
       double rimRadiusMm,
       double printLimitPercent,
       double dryTargetPercent,
+      LooseEnd end,
+      double smallestNozzleMm,
+      boolean heated,
+      boolean empty,
+      Long lotId,
+      long arrivedS,
       boolean ready,
       Frames frames,
       PrintableView printable) {}
@@ -93,6 +100,12 @@ final class SpoolViews {
         stored.rimRadiusMm,
         spool.material().printLimitPercent(),
         spool.material().dryTargetPercent(),
+        spool.end(),
+        spool.smallestNozzleMm(),
+        spool.facts().stream().anyMatch(fact -> fact.kind == SpoolFact.Kind.HEATED),
+        spool.isEmpty(),
+        stored.lotId,
+        stored.arrivedS,
         estimate != null,
         estimate == null ? null : frames(estimate, nowS, rings),
         estimate == null ? null : printable(estimate, jobG, nowS));
@@ -150,6 +163,9 @@ final class SpoolViews {
       SpoolFact.Origin origin,
       Long placeId,
       Double grossMassG,
+      String detail,
+      Double amount,
+      String person,
       boolean undone) {}
 
   /** Half-widths of the 80 % band, %. */
@@ -184,7 +200,11 @@ final class SpoolViews {
       List<StayView> stays,
       List<FactView> facts,
       BandView band,
-      BasisView basis) {}
+      BasisView basis,
+      List<EndActView> endActs) {}
+
+  /** Something that may be done with the loose end now. */
+  record EndActView(LooseEnd.Act act, String title) {}
 
   static SpoolPage page(
       SpoolRecord spool,
@@ -223,7 +243,8 @@ final class SpoolViews {
             estimate.state().winding().voidFraction(),
             1000 * estimate.state().winding().dryMassKg(),
             estimate.state().coreTemperatureC(),
-            estimate.nowS()));
+            estimate.nowS()),
+        spool.end().allowed().stream().map(act -> new EndActView(act, act.title())).toList());
   }
 
   static List<Integer> frameHours() {
@@ -292,6 +313,9 @@ final class SpoolViews {
         fact.origin,
         fact.placeId,
         fact.grossMassG,
+        fact.detail,
+        fact.amount,
+        fact.person,
         !fact.holds());
   }
 }

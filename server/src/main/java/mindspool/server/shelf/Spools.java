@@ -66,7 +66,9 @@ public class Spools {
       Instant openedAt,
       long placeId,
       List<DemoMove> moves,
-      List<DemoWeighing> weighings) {}
+      List<DemoWeighing> weighings,
+      String maker,
+      String batch) {}
 
   /** A move of the demonstration. */
   public record DemoMove(long placeId, Instant at, Instant until) {}
@@ -94,6 +96,9 @@ public class Spools {
                 spool.arrivedAt,
                 spool.openedAt,
                 spool.placeId,
+                null,
+                new SpoolRequests.LotRequest(
+                    spool.maker, spool.batch, null, null, null, null, null, null, null, null, null),
                 null),
             SpoolFact.Origin.DEMO);
     for (DemoMove move : spool.moves) {

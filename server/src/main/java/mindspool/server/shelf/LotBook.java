@@ -1,0 +1,121 @@
+package mindspool.server.shelf;
+
+import java.time.Clock;
+import java.util.Locale;
+import java.util.Optional;
+import mindspool.core.InvalidValueException;
+import mindspool.core.Require;
+import mindspool.server.http.NotFoundException;
+import mindspool.server.shelf.SpoolRequests.LotRequest;
+import org.springframework.stereotype.Service;
+
+/** Keeps lots. */
+@Service
+class LotBook {
+
+  private static final int MOST_NAME = 80;
+
+  private final SpoolStore.Lots lots;
+  private final Clock clock;
+
+  LotBook(SpoolStore.Lots lots, Clock clock) {
+    this.lots = lots;
+    this.clock = clock;
+  }
+
+  /** The lot that a request means for a spool, if there is one already. */
+  Optional<Lot> find(LotRequest request, Spool spool) {
+    return lots.findFirstByMakerIgnoreCaseAndBatchIgnoreCaseAndMaterialAndColourNameIgnoreCase(
+        name("lot.maker", request.maker(), true),
+        name("lot.batch", request.batch(), false),
+        spool.material,
+        spool.colourName);
+  }
+
+  /** Any lot of a maker. */
+  Optional<Lot> anyOf(String maker) {
+    return lots.findAll().stream()
+        .filter(lot -> lot.maker.equalsIgnoreCase(maker.strip()))
+        .findFirst();
+  }
+
+  Lot findOrAdd(LotRequest request, Spool spool) {
+    return find(request, spool)
+        .orElseGet(
+            () -> {
+              Lot lot =
+                  new Lot(
+                      name("lot.maker", request.maker(), true),
+                      name("lot.batch", request.batch(), false),
+                      spool.material,
+                      spool.colourName,
+                      clock.instant().getEpochSecond());
+              describe(lot, request);
+              return lots.save(lot);
+            });
+  }
+
+  Lot lot(long id) {
+    return lots.findById(id).orElseThrow(() -> new NotFoundException("lot with number " + id));
+  }
+
+  Lot change(long id, LotRequest request) {
+    Lot lot = lot(id);
+    lot.maker = name("maker", request.maker(), true);
+    lot.batch = name("batch", request.batch(), false);
+    describe(lot, request);
+    return lots.save(lot);
+  }
+
+  private static void describe(Lot lot, LotRequest request) {
+    lot.price = optional("price", request.price(), 0, 100_000, "");
+    lot.currency =
+        request.currency() == null || request.currency().isBlank()
+            ? null
+            : currency(request.currency());
+    lot.nozzleLowC = optional("nozzleLowC", request.nozzleLowC(), 100, 500, "°C");
+    lot.nozzleHighC = optional("nozzleHighC", request.nozzleHighC(), 100, 500, "°C");
+    lot.bedLowC = optional("bedLowC", request.bedLowC(), 0, 200, "°C");
+    lot.bedHighC = optional("bedHighC", request.bedHighC(), 0, 200, "°C");
+    lot.ownNozzleC = optional("ownNozzleC", request.ownNozzleC(), 100, 500, "°C");
+    lot.ownFlowPercent = optional("ownFlowPercent", request.ownFlowPercent(), 50, 150, "%");
+    lot.ownDiameterMm = optional("ownDiameterMm", request.ownDiameterMm(), 1, 5, "mm");
+    ordered("nozzleHighC", lot.nozzleLowC, lot.nozzleHighC);
+    ordered("bedHighC", lot.bedLowC, lot.bedHighC);
+  }
+
+  private static void ordered(String field, Double low, Double high) {
+    if (low != null && high != null && high < low) {
+      throw new InvalidValueException(
+          field,
+          Require.plain(high) + " °C",
+          "not below the lower end, " + Require.plain(low) + " °C",
+          "As printed on the label.");
+    }
+  }
+
+  private static String currency(String text) {
+    String code = text.strip().toUpperCase(Locale.ROOT);
+    if (!code.matches("[A-Z]{3}")) {
+      throw new InvalidValueException(
+          "currency", "\"" + text + "\"", "three letters, such as EUR", "ISO 4217.");
+    }
+    return code;
+  }
+
+  private static Double optional(String field, Double value, double min, double max, String unit) {
+    return value == null ? null : Require.within(field, value, min, max, unit);
+  }
+
+  private static String name(String field, String text, boolean needed) {
+    String trimmed = text == null ? "" : text.strip();
+    if ((needed && trimmed.isEmpty()) || trimmed.length() > MOST_NAME) {
+      throw new InvalidValueException(
+          field,
+          trimmed.isEmpty() ? "missing" : trimmed.length() + " characters",
+          "1 to " + MOST_NAME + " characters",
+          "As it stands on the label.");
+    }
+    return trimmed;
+  }
+}
