@@ -5,6 +5,7 @@ import ActBar from './parts/ActBar.vue'
 import ProblemNote from './parts/ProblemNote.vue'
 import QuickBox from './parts/QuickBox.vue'
 import TimeSlider from './parts/TimeSlider.vue'
+import { scannerOf } from './parts/scanner'
 import { usePreferences } from './stores/preferences'
 import { useShelf } from './stores/shelf'
 import { useTime } from './stores/time'
@@ -45,7 +46,14 @@ function typing(target: EventTarget | null): boolean {
   return !!element?.closest('input, textarea, select, [contenteditable], [role="dialog"]')
 }
 
+const scan = scannerOf((code) => void router.push(`/spool/${code}`))
+
 function key(event: KeyboardEvent) {
+  // The address on a label begins like a search; then the quick box reads the rest.
+  if (!typing(event.target) && scan(event.key, event.timeStamp)) {
+    event.preventDefault()
+    return
+  }
   if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) {
     return
   }

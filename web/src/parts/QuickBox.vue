@@ -38,6 +38,11 @@ function go(code: string | undefined) {
   }
 }
 
+/** A scanned label holds the address of the spool's page; its code is the end of it. */
+function scanned(): string | undefined {
+  return /spool\/([a-z0-9]{4})\/?$/i.exec(text.value.trim())?.[1]?.toUpperCase()
+}
+
 function key(event: KeyboardEvent) {
   if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
     event.preventDefault()
@@ -46,7 +51,7 @@ function key(event: KeyboardEvent) {
       chosen.value = (chosen.value + (event.key === 'ArrowDown' ? 1 : count - 1)) % count
     }
   } else if (event.key === 'Enter') {
-    go(found.value[chosen.value]?.code)
+    go(scanned() ?? found.value[chosen.value]?.code)
   } else if (event.key === 'Escape') {
     text.value = ''
     open.value = false

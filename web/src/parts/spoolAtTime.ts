@@ -39,6 +39,8 @@ export function faceAt(spool: Spool, frameHours: readonly number[], hoursAhead: 
     ringShares: rings.map((percent) => percent / spool.printLimitPercent),
     hubColour: spool.colourHex,
     sealed: spool.sealed,
+    looseEnd: spool.end === 'SUSPECT' || spool.end === 'TANGLE' || spool.end === 'IN_HAND',
+    quarantined: spool.smallestNozzleMm > 0,
   }
 }
 
@@ -72,6 +74,24 @@ export function standingAt(spool: Spool, nowS: number, shownS: number): Standing
         ? { past: false, text: 'dry enough again' }
         : { past: true, text: `too wet until ${moment(atS ?? 0, nowS)}` }
   }
+}
+
+const END_NOTES: Partial<Record<Spool['end'], string>> = {
+  IN_HAND: 'end in the hand',
+  LOADED: 'loaded',
+  SUSPECT: 'end was loose',
+  TANGLE: 'tangled',
+  RUN_OUT: 'run out',
+}
+
+/** What needs a hand before this spool is used, apart from its water. */
+export function handlingNote(spool: Spool): string {
+  const notes = [
+    END_NOTES[spool.end] ?? '',
+    spool.smallestNozzleMm > 0 ? `dusty: ${spool.smallestNozzleMm} mm nozzle` : '',
+    spool.heated ? 'lay hot' : '',
+  ]
+  return notes.filter(Boolean).join(', ')
 }
 
 /** Words for those who cannot see the picture. */

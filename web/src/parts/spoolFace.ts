@@ -9,6 +9,10 @@ export interface Face {
   ringShares: readonly number[]
   hubColour: string
   sealed: boolean
+  /** The end is not hooked in where it should be. */
+  looseEnd?: boolean
+  /** Dusty: for wide nozzles only. */
+  quarantined?: boolean
 }
 
 export interface FaceColours {
@@ -86,6 +90,12 @@ export function drawSpoolFace(
   ctx.stroke()
   if (face.sealed) {
     drawBag(ctx, face, line, circle, colours)
+  }
+  if (face.quarantined) {
+    drawHatch(ctx, face, line, scale, middle, colours)
+  }
+  if (face.looseEnd) {
+    drawTail(ctx, face, line, scale, middle, colours)
   }
 }
 
@@ -177,4 +187,56 @@ function drawBag(
   ctx.strokeStyle = colours.ink
   ctx.stroke()
   ctx.setLineDash([])
+}
+
+/** Dusty: short strokes all round between winding and rim. */
+function drawHatch(
+  ctx: CanvasRenderingContext2D,
+  face: Face,
+  line: number,
+  scale: number,
+  middle: number,
+  colours: FaceColours,
+) {
+  const outer = face.rimRadiusMm * scale
+  const inner = Math.max(outer - Math.max(4, 0.09 * outer), 0)
+  const strokes = Math.max(24, Math.round(outer))
+  ctx.lineWidth = Math.max(1, 0.8 * line)
+  ctx.strokeStyle = colours.ink
+  ctx.beginPath()
+  for (let i = 0; i < strokes; i++) {
+    const angle = (i / strokes) * FULL_TURN
+    const slant = angle + 0.08
+    ctx.moveTo(middle + inner * Math.cos(angle), middle + inner * Math.sin(angle))
+    ctx.lineTo(middle + outer * Math.cos(slant), middle + outer * Math.sin(slant))
+  }
+  ctx.stroke()
+}
+
+/** A loose end: it leaves the winding at the top right and curls over the rim. */
+function drawTail(
+  ctx: CanvasRenderingContext2D,
+  face: Face,
+  line: number,
+  scale: number,
+  middle: number,
+  colours: FaceColours,
+) {
+  const from = face.windingRadiusMm * scale
+  const rim = face.rimRadiusMm * scale
+  ctx.lineWidth = 2.2 * line
+  ctx.lineCap = 'round'
+  ctx.strokeStyle = colours.ink
+  ctx.beginPath()
+  ctx.moveTo(middle + 0.1 * from, middle - from)
+  ctx.bezierCurveTo(
+    middle + 0.55 * rim,
+    middle - 1.02 * rim,
+    middle + 0.95 * rim,
+    middle - 0.75 * rim,
+    middle + 0.82 * rim,
+    middle - 0.42 * rim,
+  )
+  ctx.stroke()
+  ctx.lineCap = 'butt'
 }

@@ -231,8 +231,20 @@ form {
   gap: 0.75rem;
 }
 
-.time {
-  white-space: nowrap;
+.table {
+  table-layout: fixed;
+}
+
+.table td {
+  overflow-wrap: anywhere;
+}
+
+.table td:nth-child(2) {
+  white-space: normal;
+}
+
+.table td:last-child {
+  width: 45%;
 }
 
 @media (max-width: 900px) {

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { computed, onMounted, reactive, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
+import { computed, nextTick, onMounted, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import MoistureLegend from '@/parts/MoistureLegend.vue'
 import ChoiceField from '@/parts/ChoiceField.vue'
+import LabelDialog from '@/parts/LabelDialog.vue'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SpoolFace from '@/parts/SpoolFace.vue'
@@ -12,6 +12,7 @@ import { band, grams, metres, moisture } from '@/parts/format'
 import type { Face } from '@/parts/spoolFace'
 import { useActs } from '@/stores/acts'
 import { useShelf } from '@/stores/shelf'
+import YesNo from './YesNo.vue'
 
 const PAUSE_MS = 150
 const ARRIVALS = [
@@ -27,9 +28,8 @@ const DIAMETERS = [
 
 const shelf = useShelf()
 const acts = useActs()
-const router = useRouter()
 const materials = ref<Schemas['MaterialView'][]>([])
-const reels = ref<Schemas['ReelsView'] | null>(null)
+const reelKinds = ref<Schemas['ReelsView'] | null>(null)
 const preview = ref<Schemas['ReceivePreview'] | null>(null)
 const problem = ref<Problem | null>(null)
 const saving = ref(false)
@@ -41,7 +41,6 @@ const form = reactive({
   colourHex: '#5a646c',
   diameterMm: 1.75,
   nominalNetG: 1000,
-  grossMassG: null as number | null,
   reel: 'plastic',
   emptyReelG: null as number | null,
   hubRadiusMm: 40 as number | null,
@@ -51,7 +50,57 @@ const form = reactive({
   arrivedAt: null as Date | null,
   openedAt: null as Date | null,
   placeId: null as number | null,
+  lot: {
+    maker: '',
+    batch: '',
+    price: null as number | null,
+    currency: 'EUR',
+    nozzleLowC: null as number | null,
+    nozzleHighC: null as number | null,
+    bedLowC: null as number | null,
+    bedHighC: null as number | null,
+  },
+  check: {
+    desiccantPresent: null as boolean | null,
+    cardHumidPercent: null as number | null,
+    labelMatches: null as boolean | null,
+    windingEven: null as boolean | null,
+    heatSuspected: null as boolean | null,
+    bend: null as 'BENDS' | 'SNAPS' | 'SNAPS_AFTER_DRYING' | null,
+  },
 })
+
+/** One row for each reel in the box; they share everything else. */
+interface Reel {
+  grossMassG: number | null
+  endSecured: boolean | null
+}
+const reels = reactive<Reel[]>([{ grossMassG: null, endSecured: null }])
+const diameters = ref('')
+const received = ref<string[]>([])
+const labelling = ref(false)
+
+const BENDS = [
+  { value: null, label: 'not tried' },
+  { value: 'BENDS', label: 'bends' },
+  { value: 'SNAPS', label: 'snaps' },
+  { value: 'SNAPS_AFTER_DRYING', label: 'snaps, also dried and warm' },
+] as const
+
+const points = computed(() =>
+  diameters.value
+    .replaceAll(',', '.')
+    .split(/[\s;]+/)
+    .map(Number)
+    .filter((value) => value > 0),
+)
+
+/** Adds a row and goes there. */
+async function oneMore() {
+  reels.push({ grossMassG: null, endSecured: null })
+  await nextTick()
+  document.getElementById(`gross-${reels.length - 1}`)?.focus()
+}
 
 onMounted(async () => {
   try {
@@ -60,7 +109,7 @@ onMounted(async () => {
       answer(client.GET('/api/reels')),
     ])
     materials.value = all
-    reels.value = kinds
+    reelKinds.value = kinds
   } catch (cause) {
     problem.value = Problem.of(cause)
   }
@@ -70,7 +119,7 @@ onMounted(async () => {
 watch(
   () => form.nominalNetG,
   (mass) => {
-    const sizes = reels.value?.sizes ?? []
+    const sizes = reelKinds.value?.sizes ?? []
     const nearest = [...sizes].sort(
       (a, b) => Math.abs(Math.log(mass / a.nominalNetG)) - Math.abs(Math.log(mass / b.nominalNetG)),
     )[0]
@@ -85,7 +134,9 @@ watch(
 watch(
   () => shelf.places,
   (places) => {
-    const first = places.find((p) => p.place.kind !== 'DRYER')
+    const first =
+      places.find((p) => !['DRYER', 'ROOM'].includes(p.place.kind)) ??
+      places.find((p) => p.place.kind !== 'DRYER')
     if (form.placeId === null && first) {
       form.placeId = first.place.id
     }
@@ -98,7 +149,26 @@ const body = computed(() => ({
   colourName: form.colourName.trim() || (tried.value ? '' : 'unnamed'),
   arrivedAt: form.arrivedAt?.toISOString(),
   openedAt: form.arrival === 'OPEN' ? undefined : form.openedAt?.toISOString(),
+  lot: form.lot.maker.trim() ? form.lot : undefined,
+  check: {
+    ...form.check,
+    bend: form.check.bend ?? undefined,
+    diameterPointsMm: points.value.length > 1 ? points.value : [],
+  },
 }))
+
+/** What is previewed: the reel last weighed, with its own answer about the end. */
+const previewed = computed(() => {
+  const reel = [...reels].reverse().find((each) => each.grossMassG !== null) ?? reels[0]
+  return {
+    ...body.value,
+    grossMassG: reel?.grossMassG ?? null,
+    check: {
+      ...body.value.check,
+      endSecured: reels.some((r) => r.endSecured === false) ? false : null,
+    },
+  }
+})
 
 let timer: ReturnType<typeof setTimeout> | undefined
 let asking = 0
@@ -106,7 +176,7 @@ let asking = 0
 async function ask() {
   const mine = ++asking
   try {
-    const fresh = await answer(client.POST('/api/spools/preview', { body: body.value }))
+    const fresh = await answer(client.POST('/api/spools/preview', { body: previewed.value }))
     if (mine === asking) {
       preview.value = fresh
       problem.value = null
@@ -119,7 +189,7 @@ async function ask() {
 }
 
 watch(
-  body,
+  previewed,
   () => {
     clearTimeout(timer)
     timer = setTimeout(ask, PAUSE_MS)
@@ -134,7 +204,7 @@ const materialOptions = computed(() =>
   })),
 )
 const reelOptions = computed(
-  () => reels.value?.kinds.map((k) => ({ value: k.id, label: k.title })) ?? [],
+  () => reelKinds.value?.kinds.map((k) => ({ value: k.id, label: k.title })) ?? [],
 )
 const placeOptions = computed(() =>
   shelf.places.map((p) => ({ value: p.place.id, label: p.place.name })),
@@ -158,13 +228,24 @@ async function receive() {
   tried.value = true
   saving.value = true
   try {
-    const { code } = await answer(client.POST('/api/spools', { body: body.value }))
+    const { codes } = await answer(
+      client.POST('/api/deliveries', { body: { common: body.value, reels: [...reels] } }),
+    )
     await acts.changed()
+    received.value = codes
+    tried.value = false
     acts.show(
-      { text: `${code} is in stock. Write the code on it.`, remark: null, undo: null },
+      {
+        text:
+          codes.length === 1
+            ? `${codes[0]} is in stock. Write the code on it or print its label.`
+            : `${codes.length} spools are in stock.`,
+        remark: null,
+        undo: null,
+      },
       null,
     )
-    void router.push(`/spool/${code}`)
+    reels.splice(0, reels.length, { grossMassG: null, endSecured: null })
   } catch (cause) {
     problem.value = Problem.of(cause)
   }
@@ -174,13 +255,25 @@ async function receive() {
 
 <template>
   <div class="head">
-    <h1>Receive a spool</h1>
+    <h1>Receive</h1>
     <MoistureLegend class="legend" />
   </div>
   <p v-if="shelf.view && shelf.places.length === 0">
     A spool needs a place to lie in.
     <router-link to="/shelf">Add one on the shelf</router-link> first.
   </p>
+  <section v-if="received.length" class="received" data-testid="received">
+    <p>
+      In stock:
+      <router-link v-for="code in received" :key="code" class="code" :to="`/spool/${code}`">{{
+        code
+      }}</router-link>
+    </p>
+    <button class="button primary" @click="labelling = true">
+      Print {{ received.length === 1 ? 'its label' : 'their labels' }}
+    </button>
+    <span class="soft small">The form below is ready for more of the same lot.</span>
+  </section>
   <form novalidate class="columns" @submit.prevent="receive">
     <div class="fields">
       <div class="group">
@@ -216,12 +309,6 @@ async function receive() {
       </div>
 
       <div class="group">
-        <NumberField
-          id="gross"
-          v-model="form.grossMassG"
-          label="gross mass now, g (if weighed)"
-          :controls="false"
-        />
         <ChoiceField id="reel" v-model="form.reel" label="reel" :options="reelOptions" />
         <NumberField
           id="empty"
@@ -253,6 +340,57 @@ async function receive() {
         />
       </div>
 
+      <div class="group lot">
+        <div class="field">
+          <label for="maker">maker, as on the label (if you keep lots)</label>
+          <el-input id="maker" v-model="form.lot.maker" maxlength="80" />
+        </div>
+        <div class="field">
+          <label for="batch">batch</label>
+          <el-input id="batch" v-model="form.lot.batch" maxlength="80" />
+        </div>
+        <NumberField
+          id="price"
+          v-model="form.lot.price"
+          label="price of one"
+          :min="0"
+          :controls="false"
+        />
+        <div class="field">
+          <label for="currency">currency</label>
+          <el-input id="currency" v-model="form.lot.currency" maxlength="3" />
+        </div>
+        <details class="wide">
+          <summary>the label's temperatures</summary>
+          <div class="four">
+            <NumberField
+              id="nozzle-low"
+              v-model="form.lot.nozzleLowC"
+              label="nozzle from, °C"
+              :controls="false"
+            />
+            <NumberField
+              id="nozzle-high"
+              v-model="form.lot.nozzleHighC"
+              label="nozzle to, °C"
+              :controls="false"
+            />
+            <NumberField
+              id="bed-low"
+              v-model="form.lot.bedLowC"
+              label="bed from, °C"
+              :controls="false"
+            />
+            <NumberField
+              id="bed-high"
+              v-model="form.lot.bedHighC"
+              label="bed to, °C"
+              :controls="false"
+            />
+          </div>
+        </details>
+      </div>
+
       <fieldset class="group arrivals">
         <legend>state on arrival</legend>
         <label v-for="a in ARRIVALS" :key="a.value" :class="{ on: form.arrival === a.value }">
@@ -261,6 +399,52 @@ async function receive() {
           <span class="small soft">{{ a.note }}</span>
         </label>
       </fieldset>
+
+      <details class="questions">
+        <summary>what you saw: each answer has its consequence</summary>
+        <div class="group">
+          <YesNo
+            v-if="form.arrival !== 'OPEN'"
+            v-model="form.check.desiccantPresent"
+            name="desiccant"
+            question="Sachet in the bag?"
+          />
+          <NumberField
+            v-if="form.arrival !== 'OPEN'"
+            id="card"
+            v-model="form.check.cardHumidPercent"
+            label="humidity card shows, % (if any)"
+            :min="0"
+            :max="100"
+            :controls="false"
+          />
+          <YesNo
+            v-model="form.check.labelMatches"
+            name="label"
+            question="Label says what was ordered?"
+          />
+          <YesNo
+            v-model="form.check.windingEven"
+            name="winding"
+            question="Winding even, rim whole?"
+          />
+          <YesNo
+            v-model="form.check.heatSuspected"
+            name="heat"
+            question="Was it in a hot car or container?"
+          />
+          <ChoiceField
+            id="bend"
+            v-model="form.check.bend"
+            label="a piece bent around 20 mm"
+            :options="BENDS"
+          />
+          <div class="field">
+            <label for="diameters">diameters measured, mm, with spaces (ten is best)</label>
+            <el-input id="diameters" v-model="diameters" placeholder="1.74 1.75 1.76" />
+          </div>
+        </div>
+      </details>
 
       <div class="group">
         <ChoiceField id="place" v-model="form.placeId" label="lies in" :options="placeOptions" />
@@ -283,6 +467,31 @@ async function receive() {
           />
         </div>
       </div>
+
+      <div class="group reels">
+        <div v-for="(reel, i) in reels" :key="i" class="reel">
+          <span class="soft small">reel {{ i + 1 }}</span>
+          <NumberField
+            :id="i === 0 ? 'gross' : `gross-${i}`"
+            v-model="reel.grossMassG"
+            label="gross mass now, g (if weighed)"
+            :controls="false"
+            @keydown.enter.prevent="oneMore"
+          />
+          <YesNo v-model="reel.endSecured" :name="`end-${i}`" question="End hooked in?" />
+          <button
+            v-if="reels.length > 1"
+            type="button"
+            class="button plain small"
+            @click="reels.splice(i, 1)"
+          >
+            not this one
+          </button>
+        </div>
+        <button type="button" class="button" data-testid="one-more" @click="oneMore">
+          One more of the same (Enter)
+        </button>
+      </div>
     </div>
 
     <aside aria-label="What it means" aria-live="polite">
@@ -294,6 +503,11 @@ async function receive() {
       />
       <template v-if="preview">
         <p class="consequence" data-testid="consequence">{{ preview.consequence }}</p>
+        <ul v-if="preview.consequences.length" class="findings" data-testid="findings">
+          <li v-for="found in preview.consequences" :key="found.about">
+            <b :class="{ call: found.needsHand }">{{ found.about }}:</b> {{ found.what }}
+          </li>
+        </ul>
         <p>
           <WhyNumber what="Moisture on arrival">
             <b>{{ moisture(preview.startMoisturePercent) }}</b> at the start
@@ -319,8 +533,11 @@ async function receive() {
             <template #why>
               <p>
                 Gross mass minus the empty reel, {{ band(preview.emptyReelG, grams) }}; the net mass
-                of the label where it was not weighed. Weigh the empty reel when it runs out to
-                close the range.
+                of the label where it was not weighed.
+                <template v-if="preview.siblingEmptyReelG !== null">
+                  Empty reels of this maker weighed {{ grams(preview.siblingEmptyReelG) }}.
+                </template>
+                Weigh the empty reel when it runs out to close the range.
               </p>
             </template>
           </WhyNumber>
@@ -332,10 +549,11 @@ async function receive() {
         :disabled="saving || form.placeId === null"
         data-testid="receive"
       >
-        Take it into stock
+        {{ reels.length === 1 ? 'Take it into stock' : `Take ${reels.length} into stock` }}
       </button>
     </aside>
   </form>
+  <LabelDialog v-if="labelling" :codes="received" @close="labelling = false" />
 </template>
 
 <style scoped>
@@ -419,6 +637,74 @@ async function receive() {
 .arrivals label:has(:focus-visible) {
   outline: 3px solid var(--focus);
   outline-offset: 2px;
+}
+
+.received {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.75rem;
+  padding: 0.75rem;
+  margin-bottom: 1rem;
+  background: var(--sheet);
+  border-top: 3px solid var(--ink);
+}
+
+.received .code {
+  font-size: var(--size-4);
+  margin-right: 0.75rem;
+}
+
+.wide {
+  grid-column: 1 / -1;
+}
+
+.four {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(9rem, 1fr));
+  gap: 0.75rem;
+  padding-top: 0.6rem;
+}
+
+summary {
+  cursor: pointer;
+}
+
+.questions {
+  border-top: 1px solid var(--board);
+  padding-top: 0.75rem;
+}
+
+.questions .group {
+  border-top: 0;
+}
+
+.reels {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  justify-items: start;
+}
+
+.reel {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 1rem;
+  align-items: end;
+}
+
+.reel .field {
+  width: 13rem;
+}
+
+.findings {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.findings li {
+  padding: 0.25rem 0;
+  border-top: 1px solid var(--hairline);
 }
 
 aside {

@@ -12,6 +12,7 @@ import { useShelf, type ShelfPlace, type Spool } from '@/stores/shelf'
 import { useTime } from '@/stores/time'
 import PlaceDialog from '../place/PlaceDialog.vue'
 import SpoolCell from './SpoolCell.vue'
+import SpoolChoice from './SpoolChoice.vue'
 
 const shelf = useShelf()
 const time = useTime()
@@ -161,6 +162,7 @@ async function drop(event: DragEvent, place: ShelfPlace) {
       />
       g
     </label>
+    <SpoolChoice />
     <MoistureLegend class="legend" />
   </div>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { moisture } from '@/parts/format'
-import { faceAt, faceLabel, moistureAt, standingAt } from '@/parts/spoolAtTime'
+import { faceAt, faceLabel, handlingNote, moistureAt, standingAt } from '@/parts/spoolAtTime'
 import SpoolFace from '@/parts/SpoolFace.vue'
 import { useShelf, type Spool } from '@/stores/shelf'
 import { useTime } from '@/stores/time'
@@ -54,6 +54,7 @@ function drag(event: DragEvent) {
       {{ standing.text }}
     </div>
     <div v-else class="small soft">computing…</div>
+    <div v-if="handlingNote(spool)" class="small note">{{ handlingNote(spool) }}</div>
   </div>
 </template>
 
@@ -80,6 +81,10 @@ function drag(event: DragEvent) {
 
 .line .number {
   font-size: var(--size-1);
+}
+
+.note {
+  border-top: 1px solid var(--board);
 }
 
 .name {

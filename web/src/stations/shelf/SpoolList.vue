@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import LabelDialog from '@/parts/LabelDialog.vue'
 import { band, grams, moisture } from '@/parts/format'
 import { searchSpools } from '@/parts/searchSpools'
-import { faceAt, faceLabel, moistureAt, standingAt } from '@/parts/spoolAtTime'
+import { faceAt, faceLabel, handlingNote, moistureAt, standingAt } from '@/parts/spoolAtTime'
 import SpoolFace from '@/parts/SpoolFace.vue'
 import { useShelf, type Spool } from '@/stores/shelf'
 import { useTime } from '@/stores/time'
@@ -10,6 +11,8 @@ import { useTime } from '@/stores/time'
 const shelf = useShelf()
 const time = useTime()
 const words = ref('')
+const chosen = ref<string[]>([])
+const labelling = ref(false)
 
 /** Those past their limit first, the wettest ahead; then by the moment at which they pass it. */
 function urgency(spool: Spool): number {
@@ -43,6 +46,9 @@ const rows = computed(() => {
     <h1>All spools</h1>
     <input v-model="words" type="text" placeholder="words to filter by" aria-label="Filter" />
     <span class="soft">{{ rows.length }} shown, the most urgent first</span>
+    <button class="button" :disabled="chosen.length === 0" @click="labelling = true">
+      Print {{ chosen.length || '' }} labels
+    </button>
   </div>
   <table class="table">
     <thead>
@@ -61,7 +67,13 @@ const rows = computed(() => {
     </thead>
     <tbody>
       <tr v-for="{ spool, at, standing } in rows" :key="spool.code" class="row">
-        <td>
+        <td class="pick">
+          <input
+            v-model="chosen"
+            type="checkbox"
+            :value="spool.code"
+            :aria-label="`Choose ${spool.code}`"
+          />
           <SpoolFace
             :face="faceAt(spool, shelf.frameHours, time.hoursAhead)"
             :size="28"
@@ -81,13 +93,31 @@ const rows = computed(() => {
         <td v-else colspan="3" class="soft">computing…</td>
         <td class="n soft">{{ spool.printLimitPercent }} %</td>
         <td class="n">{{ band(spool.remainingG, grams) }}</td>
-        <td :class="standing?.past ? 'call' : ''">{{ standing?.text }}</td>
+        <td :class="standing?.past ? 'call' : ''">
+          {{ standing?.text }}
+          <span v-if="handlingNote(spool)" class="small note">{{ handlingNote(spool) }}</span>
+        </td>
       </tr>
     </tbody>
   </table>
+  <LabelDialog v-if="labelling" :codes="chosen" @close="labelling = false" />
 </template>
 
 <style scoped>
+.pick {
+  white-space: nowrap;
+}
+
+.pick > * {
+  vertical-align: middle;
+}
+
+.note {
+  display: block;
+  font-weight: 400;
+  color: var(--ink);
+}
+
 .head {
   display: flex;
   flex-wrap: wrap;
@@ -96,7 +126,7 @@ const rows = computed(() => {
   margin-bottom: 0.75rem;
 }
 
-input {
+input[type='text'] {
   padding: 0.3rem 0.5rem;
   border: 1px solid var(--board);
   border-radius: var(--corner);

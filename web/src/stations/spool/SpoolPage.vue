@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
+import LabelDialog from '@/parts/LabelDialog.vue'
 import MoistureLegend from '@/parts/MoistureLegend.vue'
 import MoveDialog from '@/parts/MoveDialog.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -12,6 +13,7 @@ import { useActs } from '@/stores/acts'
 import { useShelf } from '@/stores/shelf'
 import { useTime } from '@/stores/time'
 import FaceWithNumbers from './FaceWithNumbers.vue'
+import HandlingPanel from './HandlingPanel.vue'
 
 const props = defineProps<{ code: string }>()
 
@@ -24,6 +26,7 @@ const page = ref<Schemas['SpoolPage'] | null>(null)
 const problem = ref<Problem | null>(null)
 const weighing = ref(false)
 const moving = ref(false)
+const labelling = ref(false)
 const job = ref<number | string>(shelf.jobG)
 let reading = 0
 
@@ -104,6 +107,18 @@ const FACTS: Record<Schemas['FactView']['kind'], string> = {
   OPENED: 'bag opened',
   MOVED: 'moved to',
   WEIGHED: 'weighed',
+  END: 'loose end',
+  CHECKED: 'seen on receiving',
+  HEATED: 'lay hot',
+  DUSTY: 'dusty, smallest nozzle',
+  CLEANED: 'wiped clean',
+  EMPTIED: 'used up, empty reel',
+}
+
+const ORIGINS: Record<Schemas['FactView']['origin'], string> = {
+  HAND: 'by hand',
+  DEVICE: 'by a device',
+  DEMO: 'demo',
 }
 
 const facts = computed(() => [...(page.value?.facts ?? [])].reverse())
@@ -139,7 +154,8 @@ async function open() {
         in
         <router-link :to="`/place/${spool.placeId}`">{{
           shelf.placeName(spool.placeId)
-        }}</router-link><template v-if="spool.sealed">, bag closed</template>
+        }}</router-link><template v-if="spool.sealed">, bag closed</template
+        ><b v-if="spool.empty">, used up</b>
       </span>
       <MoistureLegend class="legend" />
     </div>
@@ -268,11 +284,14 @@ async function open() {
           <button class="button" data-testid="weigh" @click="weighing = true">Weigh</button>
           <button class="button" data-testid="move" @click="moving = true">Move</button>
           <button v-if="spool.sealed" class="button" @click="open">Open its bag</button>
+          <button class="button plain" @click="labelling = true">label</button>
         </div>
       </div>
     </div>
 
     <HistoryRibbon class="sheet" :page="page" />
+
+    <HandlingPanel :page="page" />
 
     <section class="record">
       <h2>Record</h2>
@@ -285,10 +304,17 @@ async function open() {
               {{ FACTS[fact.kind] }}
               <template v-if="fact.placeId">{{ shelf.placeName(fact.placeId) }}</template>
               <template v-if="fact.grossMassG != null">
-                <template v-if="fact.placeId">, </template>{{ fact.grossMassG }} g gross</template
+                <template v-if="fact.placeId">, </template>{{ fact.grossMassG }} g
+                {{ fact.kind === 'EMPTIED' ? '' : 'gross' }}</template
+              >
+              <template v-if="fact.detail">{{
+                fact.kind === 'END' ? fact.detail.toLowerCase().replaceAll('_', ' ') : fact.detail
+              }}</template>
+              <template v-if="fact.amount !== null"
+                >{{ fact.amount }} {{ fact.kind === 'HEATED' ? '°C' : 'mm' }}</template
               >
             </td>
-            <td class="soft small">{{ fact.origin === 'DEMO' ? 'demo' : 'by hand' }}</td>
+            <td class="soft small">{{ ORIGINS[fact.origin] }}</td>
             <td>
               <button
                 v-if="fact.kind !== 'RECEIVED'"
@@ -310,6 +336,7 @@ async function open() {
       @close="weighing = false"
     />
     <MoveDialog v-if="moving" :spool="spool" @close="moving = false" />
+    <LabelDialog v-if="labelling" :codes="[spool.code]" @close="labelling = false" />
   </article>
 </template>
 
