@@ -15,7 +15,9 @@ const at = ref<Date | null>(null)
 const until = ref<Date | null>(null)
 const problem = ref<Problem | null>(null)
 const busy = ref(false)
-const targets = computed(() => shelf.places.filter((p) => p.place.id !== props.spool.placeId))
+const targets = computed(() =>
+  shelf.places.filter((p) => p.place.id !== props.spool.placeId && p.place.kind !== 'ROOM'),
+)
 const chosen = ref(0)
 
 async function move(index: number) {

@@ -247,9 +247,9 @@ class BrowserTest {
     page.keyboard().press("m");
     assertThat(page.getByTestId("move-targets")).isFocused();
     page.keyboard().press("Enter");
-    assertThat(page.getByTestId("act-done")).containsText(code + " moved to Back room rack");
-    Locator rack = page.locator("section[aria-label='Back room rack']");
-    assertThat(rack.locator("[data-spool='" + code + "']")).isVisible();
+    assertThat(page.getByTestId("act-done")).containsText(code + " moved to Gasket box A");
+    Locator box = page.locator("section[aria-label='Gasket box A']");
+    assertThat(box.locator("[data-spool='" + code + "']")).isVisible();
     cell.dragTo(page.locator("section[aria-label='Window shelf']"));
     assertThat(page.getByTestId("act-done")).containsText(code + " moved to Window shelf");
   }
@@ -268,6 +268,7 @@ class BrowserTest {
     page.locator("#gross").blur();
     assertThat(page.getByTestId("remaining")).containsText("975 g (910 to 1040)");
     page.getByTestId("receive").click();
+    page.getByTestId("received").locator("a.code").click();
     assertThat(page.locator("h1")).containsText("heron");
     assertThat(page.locator(".record")).containsText("1190 g gross");
   }
@@ -318,7 +319,7 @@ class BrowserTest {
 
   @Test
   void aClimateIsTypedAndTakenBack() {
-    page.navigate("/place/4");
+    page.navigate("/place/5");
     page.locator("#typed-h").fill("0.12");
     page.locator("#typed-h").blur();
     page.getByText("Record this climate").click();

@@ -24,7 +24,12 @@ final class LabelPdf {
 
   private static final double POINTS_PER_MM = 72 / 25.4;
   private static final double MARGIN_MM = 2;
-  private static final double LARGEST_QR_MM = 26;
+
+  /** With its quiet zone. */
+  private static final double LARGEST_QR_MM = 32;
+
+  /** White around the code, in its modules; ISO/IEC 18004 asks for four. */
+  private static final int QUIET_MODULES = 4;
 
   /** Lines under the code, as shares of the label's height. */
   private static final double CODE_SHARE = 0.30;
@@ -91,9 +96,9 @@ final class LabelPdf {
     double bottom = sheet.paperHeightMm - sheet.yMm(place) - sheet.heightMm + MARGIN_MM;
     double height = sheet.heightMm - 2 * MARGIN_MM;
     double width = sheet.widthMm - 2 * MARGIN_MM;
-    double qr = Math.min(LARGEST_QR_MM, Math.min(height, 0.5 * width));
-    qr(page, label.link, left, bottom + (height - qr) / 2, qr);
-    double x = left + qr + MARGIN_MM;
+    double qr = Math.min(LARGEST_QR_MM, Math.min(sheet.heightMm, 0.52 * width));
+    qr(page, label.link, left - MARGIN_MM, bottom + (height - qr) / 2, qr);
+    double x = left - MARGIN_MM + qr;
     double room = left + width - x;
     double y = bottom + height - 0.8 * CODE_SHARE * height;
     text(page, bold, label.code, x, y, CODE_SHARE * height, room);
@@ -155,7 +160,7 @@ final class LabelPdf {
                   0,
                   Map.of(
                       EncodeHintType.MARGIN,
-                      0,
+                      QUIET_MODULES,
                       EncodeHintType.ERROR_CORRECTION,
                       ErrorCorrectionLevel.M));
     } catch (WriterException e) {

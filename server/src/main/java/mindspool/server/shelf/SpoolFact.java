@@ -41,13 +41,16 @@ class SpoolFact {
     DEMO
   }
 
-  /** By time; what happened at one time in an order that does not hang on which was told first. */
+  /**
+   * By time; what happened at one time in an order that does not hang on which was told first, but
+   * for what is the same to the water anyhow, such as two acts with the loose end.
+   */
   static final Comparator<SpoolFact> ORDER =
       Comparator.<SpoolFact>comparingLong(fact -> fact.atS)
           .thenComparing(fact -> fact.kind)
           .thenComparing(fact -> fact.placeId == null ? 0 : fact.placeId)
           .thenComparing(fact -> fact.grossMassG == null ? 0 : fact.grossMassG)
-          .thenComparing(fact -> fact.detail == null ? "" : fact.detail);
+          .thenComparing(fact -> fact.id == null ? 0 : fact.id);
 
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)
