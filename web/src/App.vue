@@ -14,7 +14,7 @@ const KeyHelp = defineAsyncComponent(() => import('./parts/KeyHelp.vue'))
 
 /** In the order of the work. */
 const STATIONS = [
-  { to: '/receive', name: 'Receive', under: ['/receive'] },
+  { to: '/receive', name: 'Receive', under: ['/receive', '/lots'] },
   { to: '/shelf', name: 'Shelf', under: ['/shelf', '/list', '/spool', '/place'] },
   { to: '/dry', name: 'Dry', under: ['/dry'] },
   { to: '/materials', name: 'Materials', under: ['/materials'] },

@@ -52,6 +52,11 @@ export const router = createRouter({
       meta: { title: 'Place' },
     },
     {
+      path: '/lots',
+      component: () => import('./stations/lots/LotsPage.vue'),
+      meta: { title: 'Lots' },
+    },
+    {
       path: '/devices',
       component: () => import('./stations/devices/DevicesStation.vue'),
       meta: { title: 'Devices' },

@@ -9,6 +9,7 @@ import { CLIMATE_SOURCES, isClosed, PLACE_KINDS } from '@/parts/placeKinds'
 import { useShelf } from '@/stores/shelf'
 import SpoolCell from '../shelf/SpoolCell.vue'
 import LogImport from './LogImport.vue'
+import OutlookPanel from './OutlookPanel.vue'
 import PlaceDialog from './PlaceDialog.vue'
 import StoragePanel from './StoragePanel.vue'
 
@@ -211,6 +212,8 @@ async function remove() {
         </table>
       </section>
     </div>
+
+    <OutlookPanel v-if="!heated" :place-id="id" :view="view" @changed="changed" />
 
     <section v-if="view.files.length" class="files">
       <h2>Imported</h2>

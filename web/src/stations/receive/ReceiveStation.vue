@@ -256,6 +256,7 @@ async function receive() {
 <template>
   <div class="head">
     <h1>Receive</h1>
+    <router-link to="/lots">lots</router-link>
     <MoistureLegend class="legend" />
   </div>
   <p v-if="shelf.view && shelf.places.length === 0">

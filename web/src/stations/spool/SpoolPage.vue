@@ -186,8 +186,8 @@ async function open() {
                 }}{{ moisture(Math.abs(spool.printable.headroomPercent)) }}.
               </p>
               <p>
-                Outlook: the mean day of the last seven, repeated for 14 days. Limit: judgement from
-                practice, not a measurement (grade D).
+                Outlook: {{ page.outlookAssumption }}. Limit: judgement from practice, not a
+                measurement (grade D).
               </p>
             </template>
           </WhyNumber>
@@ -277,6 +277,16 @@ async function open() {
               </p>
             </template>
           </WhyNumber>
+        </p>
+
+        <p
+          v-for="cold in page.coldRooms"
+          :key="cold.room"
+          class="small call"
+          data-testid="cold-reel"
+        >
+          It is at {{ temperature(cold.reelC, 0) }}: do not open it in {{ cold.room }} before it has
+          warmed to {{ temperature(cold.openFromC, 0) }}, or water condenses on it.
         </p>
 
         <div class="acts">

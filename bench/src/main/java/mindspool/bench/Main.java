@@ -15,7 +15,15 @@ public final class Main {
 
   private Main() {}
 
-  public static void main(String[] args) throws RunnerException {
+  public static void main(String[] args) throws Exception {
+    if (args.length > 1 && (args[0].equals("fill") || args[0].equals("stream"))) {
+      WorkshopLoad.run(args);
+      return;
+    }
+    measure(args);
+  }
+
+  private static void measure(String[] args) throws RunnerException {
     OptionsBuilder options = new OptionsBuilder();
     options.include(args.length > 0 ? args[0] : "ReplayBenchmark");
     options.forks(1).warmupTime(TimeValue.seconds(3)).measurementTime(TimeValue.seconds(5));

@@ -126,7 +126,18 @@ class BrowserTest {
   }
 
   @ParameterizedTest
-  @ValueSource(strings = {"/shelf", "/list", "/receive", "/dry", "/materials", "/place/1"})
+  @ValueSource(
+      strings = {
+        "/shelf",
+        "/list",
+        "/receive",
+        "/dry",
+        "/materials",
+        "/place/1",
+        "/place/3",
+        "/devices",
+        "/lots"
+      })
   void pagesAreAccessibleAndQuiet(String path) {
     shelf();
     for (String theme : new String[] {"light", "dark"}) {
@@ -339,6 +350,66 @@ class BrowserTest {
     assertThat(page.getByTestId("place-air")).containsText("14 %");
     page.getByText("undo").click();
     assertThat(page.getByTestId("place-air")).containsText("measured");
+  }
+
+  @Test
+  void aBoxTellsHowLongItStaysDry() {
+    page.navigate("/place/3");
+    assertThat(page.getByTestId("days-scale")).containsText("if its leak is usual");
+    assertThat(page.getByTestId("desiccant")).containsText("Silica gel");
+    page.getByText("It was open", new Page.GetByTextOptions().setExact(true)).click();
+    page.getByText("Record the opening").click();
+    assertThat(page.getByTestId("act-done")).containsText("opened for 10 min");
+    page.getByTestId("act-done").getByText("Undo").click();
+    assertThat(page.getByTestId("act-done")).containsText("Undone");
+    assertThat(page.getByTestId("assumption")).containsText("Workshop");
+  }
+
+  @Test
+  void severalReelsAreReceivedAtOnceAndLabelled() {
+    page.navigate("/receive");
+    page.getByTestId("colour").fill("bittern");
+    page.locator("#maker").fill("Lockkeeper");
+    page.locator("#gross").fill("1213");
+    page.locator("#gross").press("Enter");
+    page.locator("#gross-1").fill("1217");
+    page.getByText("what you saw").click();
+    page.locator("#diameters").fill("1.80 1.80");
+    assertThat(page.getByTestId("findings")).containsText("94.5 %");
+    page.getByTestId("receive").click();
+    assertThat(page.getByTestId("received").locator("a.code")).hasCount(2);
+    page.getByText("Print their labels").click();
+    assertThat(page.getByTestId("labels-pdf"))
+        .hasAttribute("href", Pattern.compile(".*labels\\.pdf\\?codes=.*A4_3X8.*"));
+  }
+
+  @Test
+  void aLooseEndIsFollowedAndAScannerOpensPages() {
+    visitSpool("PLA sea blue");
+    String code = page.locator("h1 .code").textContent();
+    page.getByText("the end slipped").click();
+    assertThat(page.getByTestId("end")).containsText("was loose");
+    page.getByText("two turns came off evenly").click();
+    page.getByText("hook the end in").click();
+    assertThat(page.getByTestId("end")).containsText("hooked in");
+    page.navigate("/materials");
+    assertThat(page.locator("h1")).isVisible();
+    page.keyboard().type(code);
+    page.keyboard().press("Enter");
+    assertThat(page.locator("h1")).containsText("sea blue");
+  }
+
+  @Test
+  void devicesAreListedWithTheirBroker() {
+    page.navigate("/devices");
+    assertThat(page.getByTestId("broker")).containsText("connected");
+    assertThat(page.getByText("Workshop hygrometer")).isVisible();
+    page.getByText("Check over salt").first().click();
+    page.locator("#salt-r-0").fill("36.1");
+    page.locator("#salt-r-0").blur();
+    page.locator("#salt-r-1").fill("78.9");
+    page.locator("#salt-r-1").blur();
+    assertThat(page.getByTestId("check-outcome")).containsText("16.9 ± 2.");
   }
 
   @ParameterizedTest

@@ -211,4 +211,58 @@ class ContainerApiTest extends ServerTest {
     assertThat(api.get("/api/places/" + box + "/storage?limitPercent=0").field())
         .isEqualTo("limitPercent");
   }
+
+  @Test
+  void anOutlookIsTypedAndTakenBack() {
+    long room = roomAt50("room that closes");
+    String code = spoolIn(room, 0);
+    double before = inTwoWeeks(code);
+    Answer planned =
+        api.post(
+            "/api/places/" + room + "/outlooks",
+            "{\"name\": \"closed\", \"temperatureC\": 23, \"relativeHumidityPercent\": 85, \"until\": \"%s\"}"
+                .formatted(Instant.now().plus(20, ChronoUnit.DAYS)));
+    assertThat(planned.status()).as(planned.raw().body()).isEqualTo(201);
+    assertThat(inTwoWeeks(code)).isGreaterThan(1.3 * before);
+    assertThat(api.get("/api/spools/" + code).body().get("outlookAssumption").asString())
+        .contains("closed: 23 °C, 85 %");
+    api.delete("/api/places/" + room + "/outlooks/" + planned.body().get("id").asLong());
+    assertThat(inTwoWeeks(code)).isCloseTo(before, within(1e-3));
+    Answer past =
+        api.post(
+            "/api/places/" + room + "/outlooks",
+            "{\"name\": \"past\", \"temperatureC\": 23, \"relativeHumidityPercent\": 85, \"until\": \"%s\"}"
+                .formatted(day(3)));
+    assertThat(past.field()).isEqualTo("until");
+  }
+
+  private double inTwoWeeks(String code) {
+    JsonNode outer = api.get("/api/spools/" + code).body().at("/spool/frames/outer");
+    return outer.get(outer.size() - 1).asDouble();
+  }
+
+  /** A bag from a store at 8 °C must not be opened where the dew point is at 12 °C. */
+  @Test
+  void aColdReelIsNotToBeOpenedInTheWarm() {
+    long room = roomAt50("warm room");
+    long cold = addPlace("cold store", "ROOM");
+    api.post(
+        "/api/places/" + cold + "/typed-climates",
+        "{\"temperatureC\": 8, \"relativeHumidityPercent\": 60, \"since\": \"%s\"}"
+            .formatted(day(0)));
+    Answer sealed =
+        api.post(
+            "/api/spools",
+            "{\"material\": \"PA6\", \"colourName\": \"cold\", \"placeId\": %d}".formatted(cold));
+    JsonNode rooms =
+        api.get("/api/spools/" + sealed.body().get("code").asString()).body().get("coldRooms");
+    JsonNode warm =
+        rooms
+            .valueStream()
+            .filter(each -> each.get("room").asString().equals("warm room"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(warm.get("openFromC").asDouble()).isCloseTo(14, within(0.1));
+    assertThat(api.get("/api/spools/" + spoolIn(room, 0)).body().get("coldRooms")).isEmpty();
+  }
 }

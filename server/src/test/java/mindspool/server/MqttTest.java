@@ -278,4 +278,39 @@ class MqttTest extends ServerTest {
     assertThat(api.post("/api/mqtt/preview", channel("a/b", "no-slash", "GRAM", "")).field())
         .isEqualTo("pointer");
   }
+
+  /** The log of a device that is heard anyway adds nothing. */
+  @Test
+  void aFileOfALiveDeviceAddsNothing() {
+    long place = addPlace("live and file", "ROOM");
+    long device = device("hygrometer 5", "HYGROMETER", place, air("lab/five"));
+    Instant start = Instant.now().minus(1, ChronoUnit.HOURS).truncatedTo(ChronoUnit.MINUTES);
+    StringBuilder log = new StringBuilder("time,temperature C,humidity %\n");
+    for (int i = 0; i < 5; i++) {
+      Instant at = start.plus(10L * i, ChronoUnit.MINUTES);
+      publish("lab/five", reading(20, 44, at));
+      log.append(at.plusSeconds(20)).append(",20.0,44.0\n");
+    }
+    log.append(start.minus(1, ChronoUnit.DAYS)).append(",20.0,41.0\n");
+    await(() -> readings(device) == 5);
+    JsonNode preview =
+        api.upload(
+                "/api/places/" + place + "/climate-files",
+                "device.csv",
+                log.toString().getBytes(StandardCharsets.UTF_8),
+                "UTC")
+            .body();
+    assertThat(preview.get("readings").asInt()).isEqualTo(6);
+    assertThat(preview.get("newReadings").asInt()).isEqualTo(1);
+    JsonNode stored =
+        api.post(
+                "/api/places/"
+                    + place
+                    + "/climate-files/"
+                    + preview.get("uploadId").asString()
+                    + "/import",
+                "{}")
+            .body();
+    assertThat(stored.get("rowsTaken").asInt()).isEqualTo(1);
+  }
 }

@@ -49,4 +49,11 @@ public final class ClimateOutlook {
     }
     return outlook.build();
   }
+
+  /** An outlook with other air for a while, such as a workshop closed with its heating off. */
+  public static ClimateSeries interrupted(
+      ClimateSeries outlook, double fromS, double untilS, MoistAir air) {
+    ClimateSeries meanwhile = ClimateSeries.constant(air);
+    return ClimateSeries.joined(ClimateSeries.joined(outlook, fromS, meanwhile), untilS, outlook);
+  }
 }

@@ -91,4 +91,27 @@ class ClimateSeriesTest {
     assertThat(ClimateOutlook.dailyCycle(past, 7200, 90_000).temperatureCAt(50_000))
         .isCloseTo(25, within(1e-9));
   }
+
+  @Test
+  void anOutlookCanBeInterrupted() {
+    ClimateSeries usual =
+        ClimateSeries.builder()
+            .reading(0, new MoistAir(20, 40))
+            .reading(1000, new MoistAir(22, 40))
+            .build();
+    ClimateSeries closed = ClimateOutlook.interrupted(usual, 300, 600, new MoistAir(8, 70));
+    assertThat(closed.temperatureCAt(299)).isCloseTo(20.598, within(1e-9));
+    assertThat(closed.at(450).temperatureC()).isEqualTo(8);
+    assertThat(closed.at(450).relativeHumidityPercent()).isCloseTo(70, within(1e-9));
+    assertThat(closed.temperatureCAt(601)).isCloseTo(21.202, within(1e-9));
+  }
+
+  /** Air of 23 °C and 50 % has its dew point at 12 °C (psychrometric chart, from memory). */
+  @Test
+  void aColdReelStaysClosedUntilItIsAboveTheDewPoint() {
+    MoistAir room = new MoistAir(23, 50);
+    assertThat(ColdReel.openFromC(5, room).getAsDouble()).isCloseTo(14, within(0.1));
+    assertThat(ColdReel.openFromC(15, room)).isEmpty();
+    assertThat(ColdReel.openFromC(-10, new MoistAir(20, 0))).isEmpty();
+  }
 }

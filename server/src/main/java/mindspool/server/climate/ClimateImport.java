@@ -3,12 +3,15 @@ package mindspool.server.climate;
 import jakarta.persistence.EntityManager;
 import java.util.HashSet;
 import java.util.List;
+import java.util.NavigableSet;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.BooleanSupplier;
 import java.util.function.IntConsumer;
 import mindspool.core.InvalidValueException;
 import mindspool.core.climate.log.ClimateLog.Reading;
 import mindspool.server.http.NotFoundException;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -18,21 +21,47 @@ class ClimateImport {
 
   private static final int BATCH = 500;
 
+  /** A file's reading so close to one of a device of that place is the same, s. */
+  private static final long SAME_S = 60;
+
   private final ClimateStore.Files files;
   private final ClimateStore.Readings readings;
+  private final ObjectProvider<LiveReadings> live;
   private final EntityManager entityManager;
 
   ClimateImport(
-      ClimateStore.Files files, ClimateStore.Readings readings, EntityManager entityManager) {
+      ClimateStore.Files files,
+      ClimateStore.Readings readings,
+      ObjectProvider<LiveReadings> live,
+      EntityManager entityManager) {
     this.files = files;
     this.readings = readings;
+    this.live = live;
     this.entityManager = entityManager;
   }
 
-  /** How many of a file's readings the place has not yet. */
+  /** How many of a file's readings the place has not yet, from a file or a device of its own. */
   long newReadings(long placeId, List<Reading> found) {
     Set<Long> known = new HashSet<>(readings.times(placeId));
-    return found.stream().filter(reading -> !known.contains(reading.epochS())).count();
+    NavigableSet<Long> measured = measured(placeId);
+    return found.stream()
+        .filter(reading -> !known.contains(reading.epochS()) && !near(measured, reading.epochS()))
+        .count();
+  }
+
+  /** When a device of the place was already heard. */
+  private NavigableSet<Long> measured(long placeId) {
+    NavigableSet<Long> times = new TreeSet<>();
+    LiveReadings arriving = live.getIfAvailable();
+    if (arriving != null) {
+      arriving.readings(placeId).forEach(reading -> times.add(reading.timeS()));
+    }
+    return times;
+  }
+
+  private static boolean near(NavigableSet<Long> times, long timeS) {
+    Long after = times.ceiling(timeS - SAME_S);
+    return after != null && after <= timeS + SAME_S;
   }
 
   /**
@@ -50,6 +79,7 @@ class ClimateImport {
       IntConsumer progress,
       BooleanSupplier cancelled) {
     Set<Long> known = new HashSet<>(readings.times(placeId));
+    NavigableSet<Long> measured = measured(placeId);
     ClimateFile file = files.save(new ClimateFile(placeId, fileName, nowS));
     int seen = 0;
     for (Reading reading : found) {
@@ -57,7 +87,7 @@ class ClimateImport {
         throw new InvalidValueException(
             "file", "cancelled", "an import that runs to its end", "Nothing was stored.");
       }
-      if (known.add(reading.epochS())) {
+      if (!near(measured, reading.epochS()) && known.add(reading.epochS())) {
         entityManager.persist(
             new ClimateReading(
                 new ClimateReading.Key(placeId, reading.epochS()),

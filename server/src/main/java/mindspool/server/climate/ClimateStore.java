@@ -21,6 +21,10 @@ final class ClimateStore {
     List<TypedClimate> findByPlaceIdAndUndoneSIsNullOrderBySinceS(long placeId);
   }
 
+  interface Planned extends JpaRepository<PlannedClimate, Long> {
+    List<PlannedClimate> findByUndoneSIsNullOrderByFromS();
+  }
+
   interface Files extends JpaRepository<ClimateFile, Long> {
     List<ClimateFile> findByPlaceIdOrderByImportedSDesc(long placeId);
   }

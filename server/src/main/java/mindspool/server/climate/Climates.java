@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
@@ -38,9 +39,11 @@ public class Climates {
   private final ApplicationEventPublisher events;
   private final ComputedClimates computed;
   private final ObjectProvider<LiveReadings> live;
+  private final ClimateStore.Planned planned;
   private final Map<Long, PlaceClimate> cache = new ConcurrentHashMap<>();
   private final Map<Long, Double> arrivedS = new ConcurrentHashMap<>();
   private volatile Map<Long, PlaceInfo> infos;
+  private volatile List<PlannedClimate> plans;
 
   Climates(
       ClimateStore.Places places,
@@ -49,7 +52,8 @@ public class Climates {
       Clock clock,
       ApplicationEventPublisher events,
       ComputedClimates computed,
-      ObjectProvider<LiveReadings> live) {
+      ObjectProvider<LiveReadings> live,
+      ClimateStore.Planned planned) {
     this.places = places;
     this.typed = typed;
     this.readings = readings;
@@ -57,6 +61,7 @@ public class Climates {
     this.events = events;
     this.computed = computed;
     this.live = live;
+    this.planned = planned;
   }
 
   /** All places in the order of the room. */
@@ -146,9 +151,60 @@ public class Climates {
           : outlook(place.withinId(), nowS, untilS);
     }
     PlaceClimate climate = ownClimate(place);
-    return climate.source() == Source.MEASURED
-        ? ClimateOutlook.dailyCycle(climate.series(), nowS, untilS)
-        : ClimateSeries.constant(climate.series().at(nowS));
+    ClimateSeries expected =
+        climate.source() == Source.MEASURED
+            ? ClimateOutlook.dailyCycle(climate.series(), nowS, untilS)
+            : ClimateSeries.constant(climate.series().at(nowS));
+    for (PlannedClimate plan : plans()) {
+      if (plan.placeId == placeId && plan.untilS > nowS) {
+        expected =
+            ClimateOutlook.interrupted(
+                expected, Math.max(nowS, plan.fromS), plan.untilS, plan.air());
+      }
+    }
+    return expected;
+  }
+
+  /** What people expect of places, that holds. */
+  List<PlannedClimate> plans() {
+    List<PlannedClimate> all = plans;
+    if (all == null) {
+      all = planned.findByUndoneSIsNullOrderByFromS();
+      plans = all;
+    }
+    return all;
+  }
+
+  void plansChanged(long placeId) {
+    plans = null;
+    computed.invalidate();
+    tellAround(placeId, clock.instant().getEpochSecond());
+  }
+
+  /** In words, what the outlook of a place assumes. */
+  public String assumption(long placeId) {
+    PlaceInfo place = place(placeId);
+    if (place.withinId() != null && (isHeated(place) || follows(place))) {
+      return assumption(place.withinId());
+    }
+    StringBuilder words =
+        new StringBuilder(
+            ownClimate(place).source() == Source.MEASURED
+                ? "the mean day of the last seven in " + place.name() + ", repeated"
+                : "the air of " + place.name() + " as it is now");
+    long now = clock.instant().getEpochSecond();
+    for (PlannedClimate plan : plans()) {
+      if (plan.placeId == placeId && plan.untilS > now) {
+        words.append(
+            String.format(
+                Locale.ROOT,
+                "; %s: %.0f °C, %.0f %%",
+                plan.name,
+                plan.temperatureC,
+                plan.relativeHumidityPercent));
+      }
+    }
+    return words.toString();
   }
 
   private static boolean isHeated(PlaceInfo place) {

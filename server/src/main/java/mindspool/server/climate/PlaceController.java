@@ -58,6 +58,22 @@ class PlaceController {
 
   record TypedClimateRequest(Double temperatureC, Double relativeHumidityPercent, Instant since) {}
 
+  /** Air expected for a while. */
+  record PlannedClimateRequest(
+      String name,
+      Double temperatureC,
+      Double relativeHumidityPercent,
+      Instant from,
+      Instant until) {}
+
+  record PlannedClimateView(
+      long id,
+      String name,
+      long fromS,
+      long untilS,
+      double temperatureC,
+      double relativeHumidityPercent) {}
+
   /** A point of a place's climate. */
   record ClimatePoint(long timeS, double temperatureC, double relativeHumidityPercent) {}
 
@@ -77,7 +93,9 @@ class PlaceController {
       List<ClimatePoint> curve,
       List<GapView> gaps,
       List<ImportedFile> files,
-      List<TypedClimateView> typed) {}
+      List<TypedClimateView> typed,
+      String assumption,
+      List<PlannedClimateView> planned) {}
 
   @GetMapping
   @Operation(summary = "All places in the order of the room")
@@ -115,7 +133,36 @@ class PlaceController {
         files.findByPlaceIdOrderByImportedSDesc(id).stream().map(PlaceController::file).toList(),
         typed.findByPlaceIdAndUndoneSIsNullOrderBySinceS(id).stream()
             .map(PlaceController::typed)
+            .toList(),
+        climates.assumption(id),
+        climates.plans().stream()
+            .filter(plan -> plan.placeId == id && plan.untilS > now)
+            .map(PlaceController::planned)
             .toList());
+  }
+
+  private static PlannedClimateView planned(PlannedClimate plan) {
+    return new PlannedClimateView(
+        plan.id,
+        plan.name,
+        plan.fromS,
+        plan.untilS,
+        plan.temperatureC,
+        plan.relativeHumidityPercent);
+  }
+
+  @PostMapping("/{id}/outlooks")
+  @ResponseStatus(HttpStatus.CREATED)
+  @Operation(summary = "Says what air to expect of a place for a while")
+  PlannedClimateView plan(@PathVariable long id, @RequestBody PlannedClimateRequest request) {
+    return planned(editing.plan(id, request));
+  }
+
+  @DeleteMapping("/{id}/outlooks/{planId}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  @Operation(summary = "Takes an outlook back")
+  void unplan(@PathVariable long id, @PathVariable long planId) {
+    editing.unplan(id, planId);
   }
 
   private static GapView gap(PlaceClimate.Gap gap) {

@@ -6,6 +6,7 @@ import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.climate.MoistAir;
 import mindspool.server.climate.PlaceController.PlaceRequest;
+import mindspool.server.climate.PlaceController.PlannedClimateRequest;
 import mindspool.server.climate.PlaceController.TypedClimateRequest;
 import mindspool.server.http.NotFoundException;
 import org.springframework.stereotype.Service;
@@ -18,13 +19,19 @@ class PlaceEditing {
 
   private final ClimateStore.Places places;
   private final ClimateStore.Typed typed;
+  private final ClimateStore.Planned planned;
   private final Climates climates;
   private final Clock clock;
 
   PlaceEditing(
-      ClimateStore.Places places, ClimateStore.Typed typed, Climates climates, Clock clock) {
+      ClimateStore.Places places,
+      ClimateStore.Typed typed,
+      ClimateStore.Planned planned,
+      Climates climates,
+      Clock clock) {
     this.places = places;
     this.typed = typed;
+    this.planned = planned;
     this.climates = climates;
     this.clock = clock;
   }
@@ -172,6 +179,49 @@ class PlaceEditing {
                 placeId, since, air.temperatureC(), air.relativeHumidityPercent(), now));
     climates.changed(placeId);
     return saved;
+  }
+
+  public PlannedClimate plan(long placeId, PlannedClimateRequest request) {
+    PlaceInfo place = climates.place(placeId);
+    MoistAir air =
+        new MoistAir(
+            Require.present("temperatureC", request.temperatureC(), "-40 to 110 °C"),
+            Require.present(
+                "relativeHumidityPercent", request.relativeHumidityPercent(), "0 to 100 %"));
+    Require.within("temperatureC", air.temperatureC(), -40, 110, "°C");
+    long now = clock.instant().getEpochSecond();
+    long from = request.from() == null ? now : request.from().getEpochSecond();
+    long until = Require.present("until", request.until(), "a time to come").getEpochSecond();
+    if (until <= Math.max(now, from)) {
+      throw new InvalidValueException(
+          "until",
+          request.until(),
+          "a time to come, after the beginning",
+          "What was before belongs into the record.");
+    }
+    String name = request.name() == null ? "" : request.name().strip();
+    if (name.isEmpty() || name.length() > 80) {
+      throw new InvalidValueException(
+          "name",
+          name.isEmpty() ? "missing" : name.length() + " characters",
+          "1 to 80 characters",
+          "Such as: closed, heating off.");
+    }
+    PlannedClimate saved =
+        planned.save(new PlannedClimate(place.id(), name, from, until, air, now));
+    climates.plansChanged(placeId);
+    return saved;
+  }
+
+  public void unplan(long placeId, long planId) {
+    PlannedClimate plan =
+        planned
+            .findById(planId)
+            .filter(found -> found.placeId == placeId)
+            .orElseThrow(() -> new NotFoundException("outlook with number " + planId));
+    plan.undoneS = clock.instant().getEpochSecond();
+    planned.save(plan);
+    climates.plansChanged(placeId);
   }
 
   public void untype(long placeId, long typedId) {

@@ -19,8 +19,7 @@ class PageRoutes {
     "/place/{id}",
     "/places",
     "/devices",
-    "/lots",
-    "/labels"
+    "/lots"
   })
   String page() {
     return "forward:/index.html";

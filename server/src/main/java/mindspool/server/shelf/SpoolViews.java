@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import mindspool.core.climate.ClimateSeries;
+import mindspool.core.climate.ColdReel;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.moisture.MoistureBand;
 import mindspool.core.moisture.MoistureProfile;
@@ -201,7 +202,12 @@ final class SpoolViews {
       List<FactView> facts,
       BandView band,
       BasisView basis,
-      List<EndActView> endActs) {}
+      List<EndActView> endActs,
+      String outlookAssumption,
+      List<ColdRoomView> coldRooms) {}
+
+  /** A room in which the reel, still closed in, must not be opened before it has warmed up. */
+  record ColdRoomView(String room, double reelC, double openFromC) {}
 
   /** Something that may be done with the loose end now. */
   record EndActView(LooseEnd.Act act, String title) {}
@@ -244,7 +250,26 @@ final class SpoolViews {
             1000 * estimate.state().winding().dryMassKg(),
             estimate.state().coreTemperatureC(),
             estimate.nowS()),
-        spool.end().allowed().stream().map(act -> new EndActView(act, act.title())).toList());
+        spool.end().allowed().stream().map(act -> new EndActView(act, act.title())).toList(),
+        climates.assumption(spool.placeAt(nowS)),
+        coldRooms(spool, climates, nowS));
+  }
+
+  private static List<ColdRoomView> coldRooms(SpoolRecord spool, Climates climates, long nowS) {
+    PlaceInfo place = climates.place(spool.placeAt(nowS));
+    if (!spool.sealedAt(nowS) && !place.kind().isClosed()) {
+      return List.of();
+    }
+    double reelC = climates.climate(place.id()).series().temperatureCAt(nowS);
+    List<ColdRoomView> rooms = new ArrayList<>();
+    for (PlaceInfo room : climates.places()) {
+      if (room.withinId() == null && room.id() != place.id()) {
+        MoistAir air = climates.climate(room.id()).series().at(nowS);
+        ColdReel.openFromC(reelC, air)
+            .ifPresent(from -> rooms.add(new ColdRoomView(room.name(), reelC, from)));
+      }
+    }
+    return rooms;
   }
 
   static List<Integer> frameHours() {

@@ -1,0 +1,247 @@
+package mindspool.bench;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Random;
+import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import mindspool.simulators.DevicePublisher;
+
+/**
+ * Load on a running program: {@code fill HTTP_PORT} makes a makerspace of 400 spools with a year of
+ * climate and moves; {@code stream HTTP_PORT MQTT_PORT PER_SECOND SECONDS} publishes readings, asks
+ * for the shelf meanwhile, and counts what was stored.
+ */
+public final class WorkshopLoad {
+
+  private static final int SPOOLS = 400;
+  private static final int ROOMS = 6;
+  private static final int DAYS = 365;
+  private static final int STREAM_DEVICES = 25;
+  private static final Pattern NUMBER = Pattern.compile("\"readings\":(\\d+)");
+
+  private final HttpClient http = HttpClient.newHttpClient();
+  private final String base;
+
+  private WorkshopLoad(int httpPort) {
+    this.base = "http://127.0.0.1:" + httpPort;
+  }
+
+  static void run(String[] arguments) throws Exception {
+    WorkshopLoad load = new WorkshopLoad(Integer.parseInt(arguments[1]));
+    if (arguments[0].equals("fill")) {
+      load.fill();
+    } else {
+      load.stream(
+          Integer.parseInt(arguments[2]),
+          Integer.parseInt(arguments[3]),
+          Integer.parseInt(arguments[4]));
+    }
+  }
+
+  private String send(HttpRequest.Builder request) throws IOException, InterruptedException {
+    var response = http.send(request.build(), BodyHandlers.ofString());
+    if (response.statusCode() >= 300) {
+      throw new IOException(response.statusCode() + " " + response.body());
+    }
+    return response.body();
+  }
+
+  private String post(String path, String json) throws IOException, InterruptedException {
+    return send(
+        HttpRequest.newBuilder(URI.create(base + path))
+            .header("Content-Type", "application/json")
+            .POST(BodyPublishers.ofString(json)));
+  }
+
+  private static String field(String json, String name) {
+    Matcher matcher = Pattern.compile("\"" + name + "\":\"?([^\",}]+)").matcher(json);
+    if (!matcher.find()) {
+      throw new IllegalStateException(name + " is missing in " + json);
+    }
+    return matcher.group(1);
+  }
+
+  private void fill() throws Exception {
+    Random random = new Random(1);
+    List<String> rooms = new ArrayList<>();
+    for (int i = 0; i < ROOMS; i++) {
+      String room =
+          field(
+              post("/api/places", "{\"name\": \"room %d\", \"kind\": \"ROOM\"}".formatted(i)),
+              "id");
+      rooms.add(room);
+      upload(room, log(random));
+      System.out.println("room " + i + " has a year of climate");
+    }
+    String[] materials = {"PLA", "PETG", "ABS", "ASA", "PA6", "PA12", "TPU95A", "PC"};
+    for (int i = 0; i < SPOOLS; i++) {
+      int age = 30 + random.nextInt(DAYS - 40);
+      String code =
+          field(
+              post(
+                  "/api/spools",
+                  "{\"material\": \"%s\", \"colourName\": \"no %d\", \"colourHex\": \"#667788\", \"arrival\": \"OPEN\", \"grossMassG\": 1215, \"emptyReelG\": 215, \"placeId\": %s, \"arrivedAt\": \"%s\"}"
+                      .formatted(
+                          materials[i % materials.length], i, rooms.get(i % ROOMS), ago(age))),
+              "code");
+      for (int move = 1; move <= 3; move++) {
+        post(
+            "/api/spools/" + code + "/moves",
+            "{\"placeId\": %s, \"at\": \"%s\"}"
+                .formatted(rooms.get((i + move) % ROOMS), ago(age - move * age / 4)));
+      }
+      post(
+          "/api/spools/" + code + "/weighings",
+          "{\"grossMassG\": 900, \"at\": \"%s\"}".formatted(ago(age / 2)));
+    }
+    System.out.println(SPOOLS + " spools stored; computing");
+    long start = System.nanoTime();
+    while (!field(get("/api/shelf"), "pending").equals("0")) {
+      Thread.sleep(500);
+    }
+    System.out.printf("all computed after %.0f s%n", (System.nanoTime() - start) / 1e9);
+  }
+
+  private static Instant ago(int days) {
+    return Instant.now().minus(days, ChronoUnit.DAYS);
+  }
+
+  private static String log(Random random) {
+    StringBuilder log = new StringBuilder("time,temperature C,humidity %\n");
+    Instant time = Instant.now().minus(DAYS, ChronoUnit.DAYS).truncatedTo(ChronoUnit.MINUTES);
+    double drift = 0;
+    for (int i = 0; i < DAYS * 144; i++) {
+      drift += -drift / 300 + 0.4 * random.nextGaussian();
+      double day = 2 * Math.PI * (i % 144) / 144;
+      log.append(time.plus(10L * i, ChronoUnit.MINUTES))
+          .append(
+              String.format(
+                  Locale.ROOT,
+                  ",%.1f,%.1f%n",
+                  20 + 2 * Math.sin(day) + 0.1 * random.nextGaussian(),
+                  Math.max(15, Math.min(90, 48 + 4 * Math.cos(day) + drift))));
+    }
+    return log.toString();
+  }
+
+  private void upload(String place, String log) throws Exception {
+    String boundary = UUID.randomUUID().toString();
+    String body =
+        "--%s\r\nContent-Disposition: form-data; name=\"zone\"\r\n\r\nUTC\r\n--%s\r\nContent-Disposition: form-data; name=\"file\"; filename=\"year.csv\"\r\n\r\n%s\r\n--%s--\r\n"
+            .formatted(boundary, boundary, log, boundary);
+    String path = "/api/places/" + place + "/climate-files";
+    String preview =
+        send(
+            HttpRequest.newBuilder(URI.create(base + path))
+                .header("Content-Type", "multipart/form-data; boundary=" + boundary)
+                .POST(BodyPublishers.ofString(body)));
+    post(path + "/" + field(preview, "uploadId") + "/import", "{}");
+  }
+
+  private String get(String path) throws IOException, InterruptedException {
+    return send(HttpRequest.newBuilder(URI.create(base + path)));
+  }
+
+  private void stream(int mqttPort, int perSecond, int seconds) throws Exception {
+    for (int i = 0; i < STREAM_DEVICES; i++) {
+      post(
+          "/api/devices",
+          """
+          {"name": "stream %d", "kind": "HYGROMETER", "channels": [
+           {"topicFilter": "load/%d", "pointer": "/t", "unit": "CELSIUS", "timePointer": "/at"},
+           {"topicFilter": "load/%d", "pointer": "/h", "unit": "PERCENT", "timePointer": "/at"}]}
+          """
+              .formatted(i, i, i));
+    }
+    Thread asking = new Thread(this::askForTheShelf, "shelf");
+    asking.setDaemon(true);
+    long sent = 0;
+    long start = System.nanoTime();
+    try (DevicePublisher publisher = new DevicePublisher("127.0.0.1", mqttPort).connect(10_000)) {
+      asking.start();
+      while (System.nanoTime() - start < seconds * 1_000_000_000L) {
+        long due = (System.nanoTime() - start) * perSecond / 1_000_000_000L;
+        for (; sent < due; sent++) {
+          publisher.publish(
+              "load/" + sent % STREAM_DEVICES,
+              "{\"t\": %d, \"h\": %d, \"at\": %d}"
+                  .formatted(
+                      15 + sent % 10,
+                      30 + sent % 40,
+                      System.currentTimeMillis() - 600_000 + sent / STREAM_DEVICES));
+        }
+        Thread.sleep(2);
+      }
+    }
+    asking.interrupt();
+    double took = (System.nanoTime() - start) / 1e9;
+    long stored = 0;
+    for (int i = 0; i < 120 && stored < 2 * sent; i++) {
+      Thread.sleep(500);
+      stored = stored();
+    }
+    System.out.printf(
+        Locale.ROOT,
+        "%d messages acknowledged in %.0f s (%.0f/s), each of two readings; stored %d of %d readings%n",
+        sent,
+        took,
+        sent / took,
+        stored,
+        2 * sent);
+    printLatencies();
+  }
+
+  private long stored() throws IOException, InterruptedException {
+    Matcher matcher = NUMBER.matcher(get("/api/devices"));
+    long sum = 0;
+    while (matcher.find()) {
+      sum += Long.parseLong(matcher.group(1));
+    }
+    return sum;
+  }
+
+  private final List<Long> latenciesMs = new ArrayList<>();
+
+  private void askForTheShelf() {
+    try {
+      while (!Thread.currentThread().isInterrupted()) {
+        long start = System.nanoTime();
+        get("/api/shelf");
+        synchronized (latenciesMs) {
+          latenciesMs.add((System.nanoTime() - start) / 1_000_000);
+        }
+        Thread.sleep(1000);
+      }
+    } catch (IOException | InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  private void printLatencies() {
+    synchronized (latenciesMs) {
+      long[] sorted = latenciesMs.stream().mapToLong(Long::longValue).sorted().toArray();
+      if (sorted.length > 0) {
+        System.out.printf(
+            "the shelf meanwhile: %d times, median %d ms, 95 %% within %d ms, worst %d ms%n",
+            sorted.length,
+            sorted[sorted.length / 2],
+            sorted[(int) (0.95 * (sorted.length - 1))],
+            sorted[sorted.length - 1]);
+      } else {
+        System.out.println("the shelf did not answer: " + Arrays.toString(sorted));
+      }
+    }
+  }
+}

@@ -1,0 +1,199 @@
+<script setup lang="ts">
+import { onMounted, reactive, ref } from 'vue'
+import { answer, client, Problem, type Schemas } from '@/api/client'
+import NumberField from '@/parts/NumberField.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import { grams } from '@/parts/format'
+
+const lots = ref<Schemas['LotView'][]>([])
+const problem = ref<Problem | null>(null)
+const changing = ref<number | null>(null)
+const form = reactive({
+  maker: '',
+  batch: '',
+  price: null as number | null,
+  currency: '' as string,
+  nozzleLowC: null as number | null,
+  nozzleHighC: null as number | null,
+  bedLowC: null as number | null,
+  bedHighC: null as number | null,
+  ownNozzleC: null as number | null,
+  ownFlowPercent: null as number | null,
+  ownDiameterMm: null as number | null,
+})
+
+async function read() {
+  try {
+    lots.value = await answer(client.GET('/api/lots'))
+  } catch (cause) {
+    problem.value = Problem.of(cause)
+  }
+}
+onMounted(read)
+
+function change(lot: Schemas['LotView']) {
+  changing.value = changing.value === lot.id ? null : lot.id
+  problem.value = null
+  Object.assign(form, lot, { currency: lot.currency ?? '' })
+}
+
+async function save() {
+  if (changing.value === null) {
+    return
+  }
+  try {
+    const { maker, batch, price, currency, nozzleLowC, nozzleHighC } = form
+    const { bedLowC, bedHighC, ownNozzleC, ownFlowPercent, ownDiameterMm } = form
+    await answer(
+      client.PUT('/api/lots/{id}', {
+        params: { path: { id: changing.value } },
+        body: {
+          maker,
+          batch,
+          price,
+          currency,
+          nozzleLowC,
+          nozzleHighC,
+          bedLowC,
+          bedHighC,
+          ownNozzleC,
+          ownFlowPercent,
+          ownDiameterMm,
+        },
+      }),
+    )
+    changing.value = null
+    problem.value = null
+    await read()
+  } catch (cause) {
+    problem.value = Problem.of(cause)
+  }
+}
+
+function range(low: number | null, high: number | null): string {
+  return low === null && high === null ? '' : `${low ?? '…'} to ${high ?? '…'} °C`
+}
+</script>
+
+<template>
+  <h1>Lots</h1>
+  <p class="soft intro">
+    A lot is one maker, material, colour and batch. What was calibrated for it goes before the
+    label. Jams, failures and the cost of a good print are counted once prints are recorded.
+  </p>
+  <p v-if="lots.length === 0">
+    None yet: give the maker when <router-link to="/receive">receiving</router-link>.
+  </p>
+  <table v-else class="table">
+    <thead>
+      <tr>
+        <th>Maker, batch</th>
+        <th>Filament</th>
+        <th>In stock</th>
+        <th class="n">Used up</th>
+        <th class="n">Used</th>
+        <th class="n">Price</th>
+        <th>Label</th>
+        <th>Own values</th>
+        <th />
+      </tr>
+    </thead>
+    <tbody>
+      <template v-for="lot in lots" :key="lot.id">
+        <tr>
+          <td>{{ lot.maker }} {{ lot.batch }}</td>
+          <td>{{ lot.material }} {{ lot.colourName }}</td>
+          <td>
+            <router-link
+              v-for="code in lot.spools"
+              :key="code"
+              class="code"
+              :to="`/spool/${code}`"
+              >{{ code }}</router-link
+            >
+          </td>
+          <td class="n">{{ lot.usedUp }}</td>
+          <td class="n">{{ grams(lot.usedG) }}</td>
+          <td class="n">
+            <template v-if="lot.pricePerKg !== null"
+              >{{ lot.pricePerKg.toFixed(2) }} {{ lot.currency }}/kg</template
+            >
+          </td>
+          <td>
+            {{ range(lot.nozzleLowC, lot.nozzleHighC) }}
+            <template v-if="lot.bedLowC !== null || lot.bedHighC !== null"
+              >, bed {{ range(lot.bedLowC, lot.bedHighC) }}</template
+            >
+          </td>
+          <td>
+            <template v-if="lot.ownNozzleC !== null">{{ lot.ownNozzleC }} °C </template>
+            <template v-if="lot.ownFlowPercent !== null">flow {{ lot.ownFlowPercent }} % </template>
+            <template v-if="lot.ownDiameterMm !== null">{{ lot.ownDiameterMm }} mm</template>
+            <span v-if="lot.tangles" class="call">{{ lot.tangles }} tangles</span>
+          </td>
+          <td>
+            <button class="button plain small" @click="change(lot)">change</button>
+          </td>
+        </tr>
+        <tr v-if="changing === lot.id">
+          <td colspan="9">
+            <form novalidate @submit.prevent="save">
+              <NumberField
+                id="lot-nozzle"
+                v-model="form.ownNozzleC"
+                label="own nozzle, °C"
+                :controls="false"
+              />
+              <NumberField
+                id="lot-flow"
+                v-model="form.ownFlowPercent"
+                label="own flow, %"
+                :controls="false"
+              />
+              <NumberField
+                id="lot-diameter"
+                v-model="form.ownDiameterMm"
+                label="own diameter, mm"
+                :controls="false"
+              />
+              <NumberField
+                id="lot-price"
+                v-model="form.price"
+                label="price of one"
+                :controls="false"
+              />
+              <div class="field">
+                <label for="lot-currency">currency</label>
+                <el-input id="lot-currency" v-model="form.currency" maxlength="3" />
+              </div>
+              <button class="button primary">Keep the change</button>
+            </form>
+            <ProblemNote v-if="problem" :problem="problem" />
+          </td>
+        </tr>
+      </template>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+.intro {
+  max-width: 46rem;
+  margin: 0.3rem 0 1rem;
+}
+
+.code {
+  margin-right: 0.5rem;
+}
+
+form {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.75rem;
+  align-items: end;
+}
+
+form .field {
+  width: 9rem;
+}
+</style>

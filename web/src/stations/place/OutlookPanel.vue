@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { reactive, ref } from 'vue'
+import { answer, client, Problem, type Schemas } from '@/api/client'
+import NumberField from '@/parts/NumberField.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import { dateTime, humidity, temperature } from '@/parts/format'
+
+const props = defineProps<{ placeId: number; view: Schemas['PlaceView'] }>()
+const emit = defineEmits<{ changed: [] }>()
+
+const problem = ref<Problem | null>(null)
+const form = reactive({
+  name: 'closed, heating off',
+  temperatureC: 10,
+  relativeHumidityPercent: 65,
+  from: null as Date | null,
+  until: null as Date | null,
+})
+
+async function plan() {
+  try {
+    await answer(
+      client.POST('/api/places/{id}/outlooks', {
+        params: { path: { id: props.placeId } },
+        body: { ...form, from: form.from?.toISOString(), until: form.until?.toISOString() },
+      }),
+    )
+    problem.value = null
+    emit('changed')
+  } catch (cause) {
+    problem.value = Problem.of(cause)
+  }
+}
+
+async function unplan(planId: number) {
+  try {
+    await answer(
+      client.DELETE('/api/places/{id}/outlooks/{planId}', {
+        params: { path: { id: props.placeId, planId } },
+      }),
+    )
+    emit('changed')
+  } catch (cause) {
+    problem.value = Problem.of(cause)
+  }
+}
+</script>
+
+<template>
+  <section class="outlook" aria-label="Outlook">
+    <h2>Outlook</h2>
+    <p data-testid="assumption">The forecast assumes {{ view.assumption }}.</p>
+    <table v-if="view.planned.length" class="table small">
+      <tbody>
+        <tr v-for="each in view.planned" :key="each.id">
+          <td>{{ each.name }}</td>
+          <td>{{ dateTime(each.fromS) }} to {{ dateTime(each.untilS) }}</td>
+          <td class="n">{{ temperature(each.temperatureC, 1) }}</td>
+          <td class="n">{{ humidity(each.relativeHumidityPercent) }}</td>
+          <td><button class="button plain small" @click="unplan(each.id)">undo</button></td>
+        </tr>
+      </tbody>
+    </table>
+    <details>
+      <summary>expect something else for a while</summary>
+      <form novalidate @submit.prevent="plan">
+        <div class="field">
+          <label for="outlook-name">what happens</label>
+          <el-input id="outlook-name" v-model="form.name" maxlength="80" />
+        </div>
+        <NumberField
+          id="outlook-t"
+          v-model="form.temperatureC"
+          label="temperature, °C"
+          :min="-40"
+          :max="110"
+        />
+        <NumberField
+          id="outlook-h"
+          v-model="form.relativeHumidityPercent"
+          label="relative humidity, %"
+          :min="0"
+          :max="100"
+        />
+        <div class="field">
+          <label for="outlook-from">from (now if empty)</label>
+          <el-date-picker
+            id="outlook-from"
+            v-model="form.from"
+            type="datetime"
+            format="D MMM YYYY, HH:mm"
+          />
+        </div>
+        <div class="field">
+          <label for="outlook-until">until</label>
+          <el-date-picker
+            id="outlook-until"
+            v-model="form.until"
+            type="datetime"
+            format="D MMM YYYY, HH:mm"
+          />
+        </div>
+        <button class="button">Expect this</button>
+      </form>
+      <ProblemNote v-if="problem" :problem="problem" />
+    </details>
+  </section>
+</template>
+
+<style scoped>
+.outlook {
+  display: grid;
+  gap: 0.5rem;
+  margin-top: 1.5rem;
+}
+
+form {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.75rem;
+  align-items: end;
+  margin-top: 0.6rem;
+}
+
+form .field {
+  width: 13rem;
+}
+
+summary {
+  cursor: pointer;
+}
+</style>
