@@ -29,22 +29,7 @@ final class ClimateStore {
     List<ClimateFile> findByPlaceIdOrderByImportedSDesc(long placeId);
   }
 
-  /** A reading without the weight of an entity. */
-  interface Sample {
-    long getTimeS();
-
-    double getTemperatureC();
-
-    double getHumidity();
-  }
-
   interface Readings extends JpaRepository<ClimateReading, ClimateReading.Key> {
-    @Query(
-        "select r.key.timeS as timeS, r.temperatureC as temperatureC,"
-            + " r.relativeHumidityPercent as humidity from ClimateReading r"
-            + " where r.key.placeId = :placeId order by r.key.timeS")
-    List<Sample> samples(long placeId);
-
     @Query("select r.key.timeS from ClimateReading r where r.key.placeId = :placeId")
     List<Long> times(long placeId);
 

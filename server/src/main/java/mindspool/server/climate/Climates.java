@@ -1,5 +1,6 @@
 package mindspool.server.climate;
 
+import jakarta.annotation.PostConstruct;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -12,11 +13,13 @@ import java.util.concurrent.ConcurrentHashMap;
 import mindspool.core.climate.ClimateOutlook;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.MoistAir;
-import mindspool.server.climate.ClimateStore.Sample;
 import mindspool.server.climate.LiveReadings.LiveReading;
 import mindspool.server.climate.PlaceClimate.Gap;
 import mindspool.server.climate.PlaceClimate.Source;
+import mindspool.server.climate.ReadingSamples.AirSample;
 import mindspool.server.http.NotFoundException;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -29,12 +32,14 @@ public class Climates {
   /** Assumed where nothing is known: the standard atmosphere of ISO 291. */
   static final MoistAir ASSUMED = new MoistAir(23, 50);
 
+  private static final Logger LOG = LoggerFactory.getLogger(Climates.class);
+
   /** Readings further apart leave a gap. */
   private static final double GAP_S = 6 * 3600;
 
   private final ClimateStore.Places places;
   private final ClimateStore.Typed typed;
-  private final ClimateStore.Readings readings;
+  private final ReadingSamples readings;
   private final Clock clock;
   private final ApplicationEventPublisher events;
   private final ComputedClimates computed;
@@ -48,7 +53,7 @@ public class Climates {
   Climates(
       ClimateStore.Places places,
       ClimateStore.Typed typed,
-      ClimateStore.Readings readings,
+      ReadingSamples readings,
       Clock clock,
       ApplicationEventPublisher events,
       ComputedClimates computed,
@@ -62,6 +67,23 @@ public class Climates {
     this.computed = computed;
     this.live = live;
     this.planned = planned;
+  }
+
+  /** Reads the records while the rest of the program still starts. */
+  @PostConstruct
+  void preload() {
+    Thread reading = new Thread(this::readAll, "climate-preload");
+    reading.setDaemon(true);
+    reading.start();
+  }
+
+  private void readAll() {
+    try {
+      places().forEach(place -> ownClimate(place));
+    } catch (RuntimeException e) {
+      // Whoever asks for it first reads it then, and is told what is wrong.
+      LOG.debug("Climate was not read ahead", e);
+    }
   }
 
   /** All places in the order of the room. */
@@ -293,14 +315,8 @@ public class Climates {
         typed.findByPlaceIdAndUndoneSIsNullOrderBySinceS(place.id()));
   }
 
-  /** A reading, from a file or a device. */
-  private record AirSample(long timeS, double temperatureC, double relativeHumidityPercent) {}
-
   private List<AirSample> samples(long placeId) {
-    List<AirSample> all = new ArrayList<>();
-    for (Sample sample : readings.samples(placeId)) {
-      all.add(new AirSample(sample.getTimeS(), sample.getTemperatureC(), sample.getHumidity()));
-    }
+    List<AirSample> all = readings.of(placeId);
     LiveReadings arriving = live.getIfAvailable();
     List<LiveReading> arrived = arriving == null ? List.of() : arriving.readings(placeId);
     if (!arrived.isEmpty()) {
@@ -329,23 +345,23 @@ public class Climates {
     MoistAir held = null;
     int next = 0;
     for (AirSample sample : samples) {
-      while (next < spans.size() && spans.get(next).sinceS < sample.timeS) {
+      while (next < spans.size() && spans.get(next).sinceS < sample.timeS()) {
         held = hold(series, held, spans.get(next));
         last = spans.get(next).sinceS;
         next++;
       }
       if (held != null) {
-        series.reading(sample.timeS, held);
+        series.reading(sample.timeS(), held);
         held = null;
       } else {
         double before = Double.isNaN(last) ? Double.NEGATIVE_INFINITY : last;
-        if (sample.timeS - before > GAP_S) {
-          gaps.add(new Gap(before, sample.timeS));
+        if (sample.timeS() - before > GAP_S) {
+          gaps.add(new Gap(before, sample.timeS()));
         }
       }
       series.reading(
-          sample.timeS, new MoistAir(sample.temperatureC, sample.relativeHumidityPercent));
-      last = sample.timeS;
+          sample.timeS(), new MoistAir(sample.temperatureC(), sample.relativeHumidityPercent()));
+      last = sample.timeS();
     }
     for (; next < spans.size(); next++) {
       held = hold(series, held, spans.get(next));

@@ -14,7 +14,6 @@ import org.apache.activemq.artemis.core.settings.impl.AddressSettings;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.context.SmartLifecycle;
 import org.springframework.stereotype.Component;
 
 /**
@@ -22,9 +21,7 @@ import org.springframework.stereotype.Component;
  * otherwise, and keeps on disk what it acknowledged, so that nothing is lost if the program dies.
  */
 @Component
-class EmbeddedBroker implements SmartLifecycle {
-
-  static final int PHASE = 100;
+class EmbeddedBroker {
 
   private static final Logger LOG = LoggerFactory.getLogger(EmbeddedBroker.class);
   private static final int JOURNAL_FILE_BYTES = 4 << 20;
@@ -32,7 +29,7 @@ class EmbeddedBroker implements SmartLifecycle {
 
   private final MqttSettings settings;
   private final Path folder;
-  private EmbeddedActiveMQ broker;
+  private volatile EmbeddedActiveMQ broker;
   private volatile String problem = "";
   private volatile int port;
 
@@ -52,8 +49,8 @@ class EmbeddedBroker implements SmartLifecycle {
     return problem;
   }
 
-  @Override
-  public void start() {
+  /** Starts it where it is wanted; takes a second or two. */
+  void start() {
     if (!settings.embedded()) {
       return;
     }
@@ -119,8 +116,7 @@ class EmbeddedBroker implements SmartLifecycle {
     }
   }
 
-  @Override
-  public void stop() {
+  void stop() {
     if (broker != null) {
       try {
         broker.stop();
@@ -131,13 +127,7 @@ class EmbeddedBroker implements SmartLifecycle {
     }
   }
 
-  @Override
-  public boolean isRunning() {
+  boolean isRunning() {
     return broker != null;
-  }
-
-  @Override
-  public int getPhase() {
-    return PHASE;
   }
 }

@@ -34,6 +34,7 @@ class MqttIntake implements SmartLifecycle {
   private static final int MOST_AT_ONCE = 2_000;
   private static final long GATHER_MS = 100;
   private static final long RETRY_MS = 2_000;
+  private static final long STOP_MS = 5_000;
 
   private final MqttSettings settings;
   private final EmbeddedBroker broker;
@@ -41,7 +42,8 @@ class MqttIntake implements SmartLifecycle {
   private final BlockingQueue<Mqtt5Publish> waiting = new LinkedBlockingQueue<>(MOST_WAITING);
   private volatile Mqtt5AsyncClient client;
   private volatile boolean running;
-  private Thread writer;
+  private Thread starter;
+  private volatile Thread writer;
 
   MqttIntake(MqttSettings settings, EmbeddedBroker broker, MessageIntake messages) {
     this.settings = settings;
@@ -54,12 +56,20 @@ class MqttIntake implements SmartLifecycle {
     return current != null && current.getState() == MqttClientState.CONNECTED;
   }
 
+  /** Starts broker and intake beside everything else, so that pages need not wait for them. */
   @Override
   public void start() {
+    running = true;
+    starter = new Thread(this::begin, "mqtt-start");
+    starter.setDaemon(true);
+    starter.start();
+  }
+
+  private void begin() {
+    broker.start();
     if (settings.embedded() && !broker.isRunning()) {
       return;
     }
-    running = true;
     writer = new Thread(this::write, "mqtt-intake");
     writer.setDaemon(true);
     writer.start();
@@ -157,26 +167,23 @@ class MqttIntake implements SmartLifecycle {
   @Override
   public void stop() {
     running = false;
-    if (client != null) {
-      client.disconnect();
-    }
-    if (writer != null) {
-      writer.interrupt();
-      try {
-        writer.join(3_000);
-      } catch (InterruptedException e) {
-        Thread.currentThread().interrupt();
+    try {
+      starter.join(STOP_MS);
+      if (client != null) {
+        client.disconnect();
       }
+      if (writer != null) {
+        writer.interrupt();
+        writer.join(STOP_MS);
+      }
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
     }
+    broker.stop();
   }
 
   @Override
   public boolean isRunning() {
     return running;
-  }
-
-  @Override
-  public int getPhase() {
-    return EmbeddedBroker.PHASE + 1;
   }
 }
