@@ -167,8 +167,12 @@ const VERDICTS: Record<Schemas['CheckView']['verdict'], string> = {
           value(channel)
         }}</span>
         <p v-if="device.correctedPercent !== null" class="small soft">
-          corrected {{ device.correctedPercent.toFixed(1) }} ±
-          {{ (device.uncertaintyPercent ?? 0).toFixed(1) }} %
+          {{
+            device.checks.some((check) => !check.undone)
+              ? `corrected ${device.correctedPercent.toFixed(1)}`
+              : 'never checked:'
+          }}
+          ± {{ (device.uncertaintyPercent ?? 0).toFixed(1) }} %
         </p>
       </div>
       <div class="state small">

@@ -1,0 +1,42 @@
+import { describe, expect, it } from 'vitest'
+import { numbersIn } from '@/stations/devices/messageNumbers'
+import { scannerOf } from '@/parts/scanner'
+
+describe('a label scanner that types', () => {
+  function typed(text: string, everyMs: number): string[] {
+    const found: string[] = []
+    const scan = scannerOf((code) => found.push(code))
+    let at = 1000
+    for (const key of [...text, 'Enter']) {
+      scan(key, (at += everyMs))
+    }
+    return found
+  }
+
+  it('is told from a person by its speed', () => {
+    expect(typed('AC7X', 8)).toEqual(['AC7X'])
+    expect(typed('AC7X', 200)).toEqual([])
+  })
+
+  it('finds the code at the end of an address and ignores other codes', () => {
+    expect(typed('http://host:8080/spool/ac7x', 5)).toEqual(['AC7X'])
+    expect(typed('0015', 5)).toEqual([])
+  })
+})
+
+describe('numbers in a message', () => {
+  it('are found with their pointers and a guess at what they are', () => {
+    const found = numbersIn('{"sensors": [{"rh": 0.45, "temp": "21.5"}], "ts": 1760000000}')
+    expect(found.map((each) => each.pointer)).toEqual(['/sensors/0/rh', '/sensors/0/temp', '/ts'])
+    expect(found[0]?.guess).toBe('FRACTION')
+    expect(found[1]?.guess).toBe('CELSIUS')
+    expect(found[2]?.isTime).toBe(true)
+  })
+
+  it('are the message itself where it is a plain number', () => {
+    expect(numbersIn(' 1215,4 ')).toEqual([
+      { pointer: '', shown: '1215,4', isTime: false, guess: null },
+    ])
+    expect(numbersIn('hello')).toEqual([])
+  })
+})
