@@ -155,15 +155,17 @@ public final class WorkshopLoad {
   }
 
   private void stream(int mqttPort, int perSecond, int seconds) throws Exception {
+    String run = Long.toString(System.currentTimeMillis(), 36);
+    long before = stored();
     for (int i = 0; i < STREAM_DEVICES; i++) {
       post(
           "/api/devices",
           """
-          {"name": "stream %d", "kind": "HYGROMETER", "channels": [
-           {"topicFilter": "load/%d", "pointer": "/t", "unit": "CELSIUS", "timePointer": "/at"},
-           {"topicFilter": "load/%d", "pointer": "/h", "unit": "PERCENT", "timePointer": "/at"}]}
+          {"name": "stream %s %d", "kind": "HYGROMETER", "channels": [
+           {"topicFilter": "%s/%d", "pointer": "/t", "unit": "CELSIUS", "timePointer": "/at"},
+           {"topicFilter": "%s/%d", "pointer": "/h", "unit": "PERCENT", "timePointer": "/at"}]}
           """
-              .formatted(i, i, i));
+              .formatted(run, i, run, i, run, i));
     }
     Thread asking = new Thread(this::askForTheShelf, "shelf");
     asking.setDaemon(true);
@@ -175,7 +177,7 @@ public final class WorkshopLoad {
         long due = (System.nanoTime() - start) * perSecond / 1_000_000_000L;
         for (; sent < due; sent++) {
           publisher.publish(
-              "load/" + sent % STREAM_DEVICES,
+              run + "/" + sent % STREAM_DEVICES,
               "{\"t\": %d, \"h\": %d, \"at\": %d}"
                   .formatted(
                       15 + sent % 10,
@@ -190,7 +192,7 @@ public final class WorkshopLoad {
     long stored = 0;
     for (int i = 0; i < 120 && stored < 2 * sent; i++) {
       Thread.sleep(500);
-      stored = stored();
+      stored = stored() - before;
     }
     System.out.printf(
         Locale.ROOT,
