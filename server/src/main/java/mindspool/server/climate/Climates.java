@@ -46,6 +46,7 @@ public class Climates {
   private final ObjectProvider<LiveReadings> live;
   private final ClimateStore.Planned planned;
   private final Map<Long, PlaceClimate> cache = new ConcurrentHashMap<>();
+  private final Map<Long, Long> versions = new ConcurrentHashMap<>();
   private final Map<Long, Double> arrivedS = new ConcurrentHashMap<>();
   private volatile Map<Long, PlaceInfo> infos;
   private volatile List<PlannedClimate> plans;
@@ -141,10 +142,19 @@ public class Climates {
   private PlaceClimate ownClimate(PlaceInfo place) {
     PlaceClimate known = cache.get(place.id());
     if (known == null) {
+      long version = versions.getOrDefault(place.id(), 0L);
       known = assemble(place);
-      cache.put(place.id(), known);
+      // What arrived while it was put together would be missing for all who come later.
+      if (versions.getOrDefault(place.id(), 0L) == version) {
+        cache.put(place.id(), known);
+      }
     }
     return known;
+  }
+
+  private void forget(long placeId) {
+    versions.merge(placeId, 1L, Long::sum);
+    cache.remove(placeId);
   }
 
   /** Whether a place's air follows from that around it, because nobody measured or typed it. */
@@ -235,7 +245,7 @@ public class Climates {
 
   /** A place's own air changed, and with it that of everything standing in it. */
   void changed(long placeId) {
-    cache.remove(placeId);
+    forget(placeId);
     computed.invalidate();
     tellAround(placeId, Double.NEGATIVE_INFINITY);
   }
@@ -245,7 +255,7 @@ public class Climates {
     for (PlaceInfo place : places()) {
       if (place.id() != placeId && standsIn(place, placeId)) {
         if (place.kind() == PlaceKind.DRYER) {
-          cache.remove(place.id());
+          forget(place.id());
         }
         tell(place.id(), fromS);
       }
@@ -262,7 +272,7 @@ public class Climates {
    * when the next replay is due, unless they are old.
    */
   public void liveArrived(long placeId, double fromS) {
-    cache.remove(placeId);
+    forget(placeId);
     arrivedS.merge(placeId, fromS, Math::min);
     if (fromS < clock.instant().getEpochSecond() - GAP_S) {
       replayArrived();

@@ -95,14 +95,19 @@ class DeviceSeries implements LiveReadings {
       if (earliest == null || devices.findById(deviceId).filter(Device::isPresent).isEmpty()) {
         continue;
       }
-      Air air = known.get(deviceId);
-      if (air != null && !air.raw.isEmpty() && earliest / 1000.0 > air.lastS() - 60) {
-        known.put(deviceId, appended(deviceId, air));
-      } else {
-        known.remove(deviceId);
-      }
+      take(deviceId, earliest);
       double fromS = earliest / 1000.0;
       placesOf(deviceId).forEach(place -> climates.getObject().liveArrived(place, fromS));
+    }
+  }
+
+  /** Appends what arrived, or has all read anew where some of it is older than what is known. */
+  private void take(long deviceId, long earliestMs) {
+    Air air = known.get(deviceId);
+    if (air != null && !air.raw.isEmpty() && earliestMs / 1000.0 > air.lastS() - 60) {
+      known.put(deviceId, appended(deviceId, air));
+    } else {
+      known.remove(deviceId);
     }
   }
 
@@ -183,6 +188,10 @@ class DeviceSeries implements LiveReadings {
   }
 
   private void addReadings(Device device, long placeId, List<LiveReading> all) {
+    Long arrived = arrivedMs.get(device.id);
+    if (arrived != null) {
+      take(device.id, arrived);
+    }
     Air air = air(device.id);
     Corrections corrections = corrections(device.id);
     List<DeviceStay> where = stays.findByDeviceIdOrderByFromSAscIdAsc(device.id);
