@@ -81,7 +81,6 @@ const received = ref<string[]>([])
 const labelling = ref(false)
 
 const BENDS = [
-  { value: null, label: 'not tried' },
   { value: 'BENDS', label: 'bends' },
   { value: 'SNAPS', label: 'snaps' },
   { value: 'SNAPS_AFTER_DRYING', label: 'snaps, also dried and warm' },
@@ -439,6 +438,8 @@ async function receive() {
             v-model="form.check.bend"
             label="a piece bent around 20 mm"
             :options="BENDS"
+            placeholder="not tried"
+            clearable
           />
           <div class="field">
             <label for="diameters">diameters measured, mm, with spaces (ten is best)</label>

@@ -224,6 +224,7 @@ async function drop(event: DragEvent, place: ShelfPlace) {
     <router-link class="button" to="/receive">Receive a spool</router-link>
     <button class="button" @click="adding = true">Add a place</button>
     <router-link to="/list">all spools as a list</router-link>
+    <router-link to="/devices">devices</router-link>
   </div>
 
   <MoveDialog v-if="moving" :spool="moving" @close="moving = null" />

@@ -67,18 +67,20 @@ const rows = computed(() => {
     </thead>
     <tbody>
       <tr v-for="{ spool, at, standing } in rows" :key="spool.code" class="row">
-        <td class="pick">
-          <input
-            v-model="chosen"
-            type="checkbox"
-            :value="spool.code"
-            :aria-label="`Choose ${spool.code}`"
-          />
-          <SpoolFace
-            :face="faceAt(spool, shelf.frameHours, time.hoursAhead)"
-            :size="28"
-            :label="faceLabel(spool, at)"
-          />
+        <td>
+          <div class="pick">
+            <input
+              v-model="chosen"
+              type="checkbox"
+              :value="spool.code"
+              :aria-label="`Choose ${spool.code}`"
+            />
+            <SpoolFace
+              :face="faceAt(spool, shelf.frameHours, time.hoursAhead)"
+              :size="28"
+              :label="faceLabel(spool, at)"
+            />
+          </div>
         </td>
         <td>
           <router-link class="code" :to="`/spool/${spool.code}`">{{ spool.code }}</router-link>
@@ -105,11 +107,9 @@ const rows = computed(() => {
 
 <style scoped>
 .pick {
-  white-space: nowrap;
-}
-
-.pick > * {
-  vertical-align: middle;
+  display: flex;
+  align-items: center;
+  gap: 0.5rem;
 }
 
 .note {

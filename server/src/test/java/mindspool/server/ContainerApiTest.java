@@ -265,4 +265,18 @@ class ContainerApiTest extends ServerTest {
     assertThat(warm.get("openFromC").asDouble()).isCloseTo(14, within(0.1));
     assertThat(api.get("/api/spools/" + spoolIn(room, 0)).body().get("coldRooms")).isEmpty();
   }
+
+  /** Others were computed before it was there. */
+  @Test
+  void aNewBoxIsThereAtOnce() {
+    long room = roomAt50("room with a new box");
+    long first = box("box before", room, "");
+    assertThat(storage(first).get("typicalDays").isNull()).isFalse();
+    long second = box("box after", room, "");
+    JsonNode place = api.get("/api/places/" + second).body();
+    assertThat(place.get("climateSource").asString()).isEqualTo("COMPUTED");
+    assertThat(place.at("/now/relativeHumidityPercent").asDouble()).isCloseTo(50, within(1.0));
+    assertThat(api.get("/api/shelf").status()).isEqualTo(200);
+    assertThat(storage(second).get("nowPercent").asDouble()).isCloseTo(50, within(1.0));
+  }
 }

@@ -48,8 +48,8 @@ public class Climates {
   private final Map<Long, PlaceClimate> cache = new ConcurrentHashMap<>();
   private final Map<Long, Long> versions = new ConcurrentHashMap<>();
   private final Map<Long, Double> arrivedS = new ConcurrentHashMap<>();
-  private volatile Map<Long, PlaceInfo> infos;
-  private volatile List<PlannedClimate> plans;
+  private Map<Long, PlaceInfo> infos;
+  private List<PlannedClimate> plans;
 
   Climates(
       ClimateStore.Places places,
@@ -101,7 +101,8 @@ public class Climates {
     return place;
   }
 
-  private Map<Long, PlaceInfo> known() {
+  /** Read and forgotten under one lock, so that nobody keeps what was read before a change. */
+  private synchronized Map<Long, PlaceInfo> known() {
     Map<Long, PlaceInfo> all = infos;
     if (all == null) {
       all = new LinkedHashMap<>();
@@ -115,7 +116,10 @@ public class Climates {
 
   /** Places were added or described anew. */
   void placesChanged() {
-    infos = null;
+    synchronized (this) {
+      infos = null;
+    }
+    computed.invalidate();
   }
 
   /** The place with a name, if there is one. */
@@ -198,7 +202,7 @@ public class Climates {
   }
 
   /** What people expect of places, that holds. */
-  List<PlannedClimate> plans() {
+  synchronized List<PlannedClimate> plans() {
     List<PlannedClimate> all = plans;
     if (all == null) {
       all = planned.findByUndoneSIsNullOrderByFromS();
@@ -208,7 +212,9 @@ public class Climates {
   }
 
   void plansChanged(long placeId) {
-    plans = null;
+    synchronized (this) {
+      plans = null;
+    }
     computed.invalidate();
     tellAround(placeId, clock.instant().getEpochSecond());
   }

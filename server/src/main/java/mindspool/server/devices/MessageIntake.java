@@ -9,7 +9,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 import mindspool.server.devices.MessageCounts.Fate;
 import mindspool.server.devices.MessageReader.Found;
 import mindspool.server.devices.MessageReader.Refusal;
@@ -35,9 +34,9 @@ class MessageIntake {
   private final MessageCounts counts;
   private final DeviceSeries series;
   private final Clock clock;
-  private final Map<String, List<Channel>> byTopic = new ConcurrentHashMap<>();
+  private final Map<String, List<Channel>> byTopic = new HashMap<>();
   private final Map<Long, Long> latestMs = new HashMap<>();
-  private volatile List<Channel> channels;
+  private List<Channel> channels;
 
   MessageIntake(
       DeviceStore.Channels channelStore,
@@ -58,7 +57,7 @@ class MessageIntake {
   record Message(String topic, byte[] payload, boolean retained) {}
 
   /** Channels were added or taken away. */
-  void channelsChanged() {
+  synchronized void channelsChanged() {
     channels = null;
     byTopic.clear();
   }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import mindspool.core.stock.ReelKind;
+import mindspool.core.stock.Winding;
 import mindspool.core.storage.Isotherm;
 import mindspool.core.storage.UptakeTime;
 import mindspool.server.climate.Climates;
@@ -16,12 +17,15 @@ import org.springframework.transaction.event.TransactionalEventListener;
 @Service
 class SpoolsAsContents implements PlaceContents {
 
-  /** Lags are computed for masses rounded to this, g; they change little with the mass. */
+  /** Lags are computed for masses rounded down to this, g; they change little with it. */
   private static final double MASS_STEP_G = 100;
+
+  /** Spools that follow the air alike. */
+  private record Kind(String material, Winding winding) {}
 
   private final SpoolRecords records;
   private final ObjectProvider<Climates> climates;
-  private final Map<String, Double> lags = new ConcurrentHashMap<>();
+  private final Map<Kind, Double> lags = new ConcurrentHashMap<>();
   private final Map<String, Isotherm> isotherms = new ConcurrentHashMap<>();
 
   SpoolsAsContents(SpoolRecords records, ObjectProvider<Climates> climates) {
@@ -49,20 +53,12 @@ class SpoolsAsContents implements PlaceContents {
   }
 
   private double lagH(SpoolRecord spool, double massG) {
-    double rounded = Math.max(MASS_STEP_G, MASS_STEP_G * Math.rint(massG / MASS_STEP_G));
-    double mass = Math.min(rounded, Math.max(massG, MASS_STEP_G));
-    String key =
-        spool.material().name()
-            + ' '
-            + rounded
-            + ' '
-            + spool.spool().diameterMm
-            + ' '
-            + spool.spool().hubRadiusMm
-            + ' '
-            + spool.spool().widthMm;
+    double reckonedG =
+        massG < MASS_STEP_G ? MASS_STEP_G : MASS_STEP_G * Math.floor(massG / MASS_STEP_G);
+    Winding winding = spool.winding(reckonedG);
     return lags.computeIfAbsent(
-        key, unused -> UptakeTime.hours(spool.material(), spool.winding(Math.min(mass, massG))));
+        new Kind(spool.material().name(), winding),
+        kind -> UptakeTime.hours(spool.material(), winding));
   }
 
   @TransactionalEventListener(fallbackExecution = true)
