@@ -182,6 +182,11 @@ function range(low: number | null, high: number | null): string {
   margin: 0.3rem 0 1rem;
 }
 
+td .button.plain {
+  min-height: 1.5rem;
+  padding-block: 0;
+}
+
 .code {
   margin-right: 0.5rem;
 }

@@ -83,6 +83,19 @@ function air(place: ShelfPlace): string {
   return place.climateSource === 'ASSUMED' ? 'no climate record' : measured
 }
 
+/** What a bay is, where it stands, how full it is, and its air where it has its own. */
+function describe(bay: Bay): string {
+  const kind = PLACE_KINDS[bay.place.kind]
+  const own = bay.climateSource !== 'SURROUNDINGS'
+  return [
+    bay.standsIn ? `${kind} in ${bay.standsIn}` : kind,
+    bay.place.capacity ? `${bay.spools.length} of ${bay.place.capacity}` : '',
+    own ? air(bay) + (bay.climateSource === 'COMPUTED' ? ' computed' : '') : '',
+  ]
+    .filter(Boolean)
+    .join(' · ')
+}
+
 function setJob() {
   const grams = Number(job.value)
   if (grams >= 1 && grams <= 10_000) {
@@ -194,16 +207,7 @@ async function drop(event: DragEvent, place: ShelfPlace) {
       >
         <h3 v-if="!room.isRoom || bay.place.id !== room.root.place.id">
           <router-link :to="`/place/${bay.place.id}`">{{ bay.place.name }}</router-link>
-          <span class="air soft"
-            >{{ PLACE_KINDS[bay.place.kind] }}
-            <template v-if="bay.standsIn">in {{ bay.standsIn }} </template
-            ><template v-if="bay.place.capacity"
-              >· {{ bay.spools.length }} of {{ bay.place.capacity }} </template
-            ><template v-if="bay.climateSource !== 'SURROUNDINGS'"
-              >· {{ air(bay)
-              }}<template v-if="bay.climateSource === 'COMPUTED'"> computed</template></template
-            ></span
-          >
+          <span class="air soft">{{ describe(bay) }}</span>
         </h3>
         <div class="spools">
           <SpoolCell
