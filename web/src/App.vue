@@ -20,6 +20,8 @@ const STATIONS = [
   { to: '/materials', name: 'Materials', under: ['/materials'] },
 ]
 
+const more = ref(false)
+
 const GO: Record<string, string> = { r: '/receive', s: '/shelf', d: '/dry', m: '/materials' }
 
 const shelf = useShelf()
@@ -105,8 +107,26 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
       >
         {{ station.name }}
       </router-link>
-      <div class="foot small soft">
-        <router-link class="devices" to="/devices">devices</router-link>
+      <button
+        class="more"
+        :class="{ here: route.path.startsWith('/devices') }"
+        :aria-expanded="more"
+        @click="more = !more"
+      >
+        More
+      </button>
+      <div class="foot small soft" :class="{ open: more }">
+        <router-link class="devices" to="/devices" @click="more = false">devices</router-link>
+        <label class="person">
+          who works here
+          <input
+            v-model.lazy="preferences.person"
+            maxlength="60"
+            placeholder="not told"
+            autocomplete="name"
+            data-testid="person"
+          />
+        </label>
         <button class="button plain small" @click="preferences.switchTemperature">
           show {{ preferences.fahrenheit ? '°C' : '°F' }}
         </button>
@@ -203,7 +223,26 @@ nav > a.here {
 
 .foot .devices {
   padding: 0.3rem;
-  margin-bottom: 0.25rem;
+}
+
+.more {
+  display: none;
+}
+
+.person {
+  display: block;
+  width: 100%;
+  padding: 0.3rem;
+}
+
+.person input {
+  width: 100%;
+  font: inherit;
+  color: var(--ink);
+  padding: 0.1rem 0.3rem;
+  border: 1px solid var(--board);
+  border-radius: var(--corner);
+  background: var(--field);
 }
 
 .foot .button {
@@ -263,8 +302,42 @@ main {
     font-size: var(--size-2);
   }
 
+  nav > .more {
+    display: grid;
+    flex: 1;
+    place-items: center;
+    border: 0;
+    background: none;
+    color: inherit;
+    font: inherit;
+    font-size: var(--size-2);
+  }
+
+  nav > .more.here {
+    background: var(--ink);
+    color: var(--ground);
+    font-weight: 700;
+  }
+
   .foot {
     display: none;
+  }
+
+  .foot.open {
+    display: flex;
+    position: fixed;
+    inset: auto 0 3.5rem 0;
+    gap: 0.5rem;
+    background: var(--sheet);
+    border-top: 2px solid var(--ink);
+    padding: 0.75rem;
+    font-size: var(--size-2);
+  }
+
+  .foot.open .devices,
+  .foot.open .button {
+    min-height: 2.75rem;
+    padding: 0.6rem 0.3rem;
   }
 
   main {

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef } from 'vue'
-import { answer, client, Problem, type Schemas } from '@/api/client'
+import { computed, ref, useTemplateRef } from 'vue'
+import { Problem } from '@/api/client'
 import { useActs } from '@/stores/acts'
 import type { Spool } from '@/stores/shelf'
 import { grams } from './format'
 import ProblemNote from './ProblemNote.vue'
+import ScaleLine from './ScaleLine.vue'
 
 const props = defineProps<{
   spool: Spool
@@ -32,58 +33,12 @@ const net = computed(() => {
     : `${grams(left(empty.typical))} of filament (${left(empty.high).toFixed(0)} to ${left(empty.low).toFixed(0)}: the empty reel's mass is not known)`
 })
 
-const SCALE_POLL_MS = 700
-const SCALE_KEY = 'mind-spool-scale'
-const scales = ref<Schemas['DeviceView'][]>([])
-const scaleId = ref<number | null>(null)
-const shown = ref<Schemas['ScaleView'] | null>(null)
-/** Mass that was on the scale before; a new one counts only after it moved. */
-const taken = ref<number | null>(null)
-let timer: ReturnType<typeof setTimeout> | undefined
-let gone = false
+/** The mass that a scale gave; typing over it makes it a person's. */
+const fromScale = ref<string | null>(null)
 
-onMounted(async () => {
-  try {
-    const devices = await answer(client.GET('/api/devices'))
-    scales.value = devices.filter((device) => device.kind === 'SCALE')
-    const last = Number(localStorage.getItem(SCALE_KEY))
-    scaleId.value =
-      scales.value.find((scale) => scale.id === last)?.id ?? scales.value[0]?.id ?? null
-    void readScale()
-  } catch (cause) {
-    problem.value = Problem.of(cause)
-  }
-})
-onBeforeUnmount(() => {
-  gone = true
-  clearTimeout(timer)
-})
-
-/** Takes the next mass at which the chosen scale rests. */
-async function readScale() {
-  if (scaleId.value !== null) {
-    try {
-      const now = await answer(
-        client.GET('/api/devices/{id}/scale', { params: { path: { id: scaleId.value } } }),
-      )
-      shown.value = now
-      if (now.stableG !== null && now.stableG !== taken.value) {
-        taken.value = now.stableG
-        typed.value = String(Math.round(10 * now.stableG) / 10)
-      }
-    } catch {
-      shown.value = null
-    }
-  }
-  if (!gone) {
-    timer = setTimeout(readScale, SCALE_POLL_MS)
-  }
-}
-
-function chooseScale(id: number) {
-  scaleId.value = id
-  taken.value = null
-  localStorage.setItem(SCALE_KEY, String(id))
+function rests(massG: number) {
+  typed.value = String(Math.round(10 * massG) / 10)
+  fromScale.value = typed.value
 }
 
 function press(key: string) {
@@ -108,7 +63,12 @@ async function save() {
   busy.value = true
   problem.value = null
   try {
-    await acts.weigh(props.spool.code, gross.value, at.value ?? undefined)
+    await acts.weigh(
+      props.spool.code,
+      gross.value,
+      at.value ?? undefined,
+      fromScale.value === typed.value,
+    )
     emit('close')
   } catch (cause) {
     problem.value = Problem.of(cause)
@@ -140,24 +100,7 @@ async function save() {
         />
       </div>
       <p class="soft net">{{ net ?? ' ' }}</p>
-      <p v-if="scales.length" class="scale small" data-testid="scale">
-        <select
-          v-if="scales.length > 1"
-          :value="scaleId"
-          aria-label="Scale"
-          @change="chooseScale(Number(($event.target as HTMLSelectElement).value))"
-        >
-          <option v-for="scale in scales" :key="scale.id" :value="scale.id">
-            {{ scale.name }}
-          </option>
-        </select>
-        <template v-else>{{ scales[0]?.name }}: </template>
-        <template v-if="!shown || shown.massG === null">silent</template>
-        <template v-else-if="shown.stableG !== null"
-          >rests at <b>{{ shown.stableG.toFixed(1) }} g</b>, taken</template
-        >
-        <template v-else>{{ shown.massG.toFixed(1) }} g, not at rest</template>
-      </p>
+      <ScaleLine @rests="rests" />
       <div class="pad" aria-hidden="true">
         <button
           v-for="k in KEYS"
@@ -196,10 +139,6 @@ async function save() {
 .net {
   min-height: 1.5rem;
   margin: 0.3rem 0;
-}
-
-.scale {
-  margin-bottom: 0.4rem;
 }
 
 .pad {

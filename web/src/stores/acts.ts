@@ -84,13 +84,13 @@ export const useActs = defineStore('acts', () => {
     )
   }
 
-  async function weigh(code: string, grossMassG: number, at?: Date) {
+  async function weigh(code: string, grossMassG: number, at?: Date, fromScale = false) {
     await record(
       `${code} weighed, ${grossMassG} g`,
       answer(
         client.POST('/api/spools/{code}/weighings', {
           params: { path: { code } },
-          body: { grossMassG, at: at?.toISOString() },
+          body: { grossMassG, at: at?.toISOString(), fromScale },
         }),
       ),
     )

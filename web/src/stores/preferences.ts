@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref, watch } from 'vue'
+import { tellPerson } from '@/api/client'
 
 type Theme = 'light' | 'dark'
 
@@ -25,6 +26,14 @@ export const usePreferences = defineStore('preferences', () => {
   const theme = ref<Theme>((stored('theme') as Theme | null) ?? system)
   const fahrenheit = ref(stored('temperature') === 'F')
 
+  /** Who works at this device; told with everything recorded from it. */
+  const person = ref(stored('person') ?? '')
+  watch(person, (value) => {
+    store('person', value.trim())
+    tellPerson(value.trim())
+  })
+  tellPerson(person.value)
+
   watch(theme, (value) => (document.documentElement.dataset.theme = value), { immediate: true })
 
   function switchTheme() {
@@ -37,5 +46,5 @@ export const usePreferences = defineStore('preferences', () => {
     store('temperature', fahrenheit.value ? 'F' : 'C')
   }
 
-  return { theme, fahrenheit, switchTheme, switchTemperature }
+  return { theme, fahrenheit, person, switchTheme, switchTemperature }
 })

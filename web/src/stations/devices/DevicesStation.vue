@@ -192,7 +192,8 @@ const VERDICTS: Record<Schemas['CheckView']['verdict'], string> = {
         </p>
         <p v-for="check in device.checks" :key="check.id" :class="{ undone: check.undone }">
           {{ dateTime(check.atS) }}: {{ check.points }}; gain {{ check.gain.toFixed(3) }}, offset
-          {{ check.offsetPercent.toFixed(1) }} %: {{ VERDICTS[check.verdict] }}
+          {{ check.offsetPercent.toFixed(1) }} %: {{ VERDICTS[check.verdict]
+          }}<template v-if="check.person">; by {{ check.person }}</template>
           <button class="button plain small" @click="undoCheck(check)">
             {{ check.undone ? 'it holds' : 'undo' }}
           </button>

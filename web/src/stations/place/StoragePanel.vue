@@ -300,6 +300,7 @@ async function setUndone(fact: Schemas['ContainerFactView']) {
                   >: {{ fact.desiccant }}, {{ fact.massG.toFixed(1) }} g</template
                 >
               </td>
+              <td class="soft">{{ fact.person }}</td>
               <td>
                 <button class="button plain small" @click="setUndone(fact)">
                   {{ fact.undone ? 'it holds' : 'undo' }}

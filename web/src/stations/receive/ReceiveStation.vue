@@ -6,6 +6,7 @@ import ChoiceField from '@/parts/ChoiceField.vue'
 import LabelDialog from '@/parts/LabelDialog.vue'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import ScaleLine from '@/parts/ScaleLine.vue'
 import SpoolFace from '@/parts/SpoolFace.vue'
 import WhyNumber from '@/parts/WhyNumber.vue'
 import { band, grams, metres, moisture } from '@/parts/format'
@@ -15,6 +16,8 @@ import { useShelf } from '@/stores/shelf'
 import YesNo from './YesNo.vue'
 
 const PAUSE_MS = 150
+/** Less than this on the scale is no reel, g. */
+const LEAST_REEL_G = 30
 const ARRIVALS = [
   { value: 'SEALED_TIGHT', label: 'bag sealed tight', note: 'film drawn tight over the reel' },
   { value: 'SLACK_BAG', label: 'bag slack', note: 'the seal leaked: exposed since packing' },
@@ -99,6 +102,16 @@ async function oneMore() {
   reels.push({ grossMassG: null, endSecured: null })
   await nextTick()
   document.getElementById(`gross-${reels.length - 1}`)?.focus()
+}
+
+const weighing = ref(false)
+
+/** The reel on the scale is the first one without a mass; with none left, another row is asked for. */
+function rests(massG: number) {
+  const next = reels.find((reel) => reel.grossMassG === null)
+  if (next) {
+    next.grossMassG = Math.round(10 * massG) / 10
+  }
 }
 
 onMounted(async () => {
@@ -493,6 +506,11 @@ async function receive() {
         <button type="button" class="button" data-testid="one-more" @click="oneMore">
           One more of the same (Enter)
         </button>
+        <label class="weigh small">
+          <input v-model="weighing" type="checkbox" data-testid="from-scale" />
+          take the masses from the scale: the next empty row gets what it rests at
+        </label>
+        <ScaleLine v-if="weighing" :least-g="LEAST_REEL_G" @rests="rests" />
       </div>
     </div>
 

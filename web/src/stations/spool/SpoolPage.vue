@@ -324,7 +324,10 @@ async function open() {
                 >{{ fact.amount }} {{ fact.kind === 'HEATED' ? '°C' : 'mm' }}</template
               >
             </td>
-            <td class="soft small">{{ ORIGINS[fact.origin] }}</td>
+            <td class="soft small">
+              {{ fact.person ?? ORIGINS[fact.origin]
+              }}<template v-if="fact.person && fact.origin === 'DEVICE'">, by a device</template>
+            </td>
             <td>
               <button
                 v-if="fact.kind !== 'RECEIVED'"

@@ -43,6 +43,11 @@ final class Api {
     return send(json(path).POST(BodyPublishers.ofString(json)));
   }
 
+  /** As somebody. */
+  Answer postAs(String person, String path, String json) {
+    return send(json(path).header("X-Person", person).POST(BodyPublishers.ofString(json)));
+  }
+
   Answer put(String path, String json) {
     return send(json(path).PUT(BodyPublishers.ofString(json)));
   }

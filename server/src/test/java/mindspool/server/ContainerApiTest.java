@@ -267,6 +267,40 @@ class ContainerApiTest extends ServerTest {
   }
 
   /** Others were computed before it was there. */
+  /** A hygrometer that came into the box on day 30; before, the box is followed from its room. */
+  @Test
+  void aBoxMeasuredLaterWasComputedBefore() {
+    long room = roomAt50("room of box measured later");
+    long box = box("box measured later", room, "");
+    String code = spoolIn(box, 0);
+    put(box, "{\"kind\": \"silica_gel\", \"massG\": 102, \"at\": \"%s\"}".formatted(day(0)));
+    double computed =
+        api.get("/api/places/" + box).body().at("/now/relativeHumidityPercent").asDouble();
+    assertThat(computed).isLessThan(10);
+    Answer typed =
+        api.post(
+            "/api/places/" + box + "/typed-climates",
+            "{\"temperatureC\": 23, \"relativeHumidityPercent\": 35, \"since\": \"%s\"}"
+                .formatted(day(30)));
+    assertThat(typed.status()).isEqualTo(201);
+    JsonNode place = api.get("/api/places/" + box).body();
+    assertThat(place.get("climateSource").asString()).isEqualTo("TYPED");
+    assertThat(place.at("/now/relativeHumidityPercent").asDouble()).isCloseTo(35, within(0.01));
+    // Nothing is known of the room before day 0, and of the box no less than of the room.
+    assertThat(place.get("gaps")).hasSize(1);
+    assertThat(place.at("/gaps/0/toS").asLong()).isEqualTo(Instant.parse(day(0)).getEpochSecond());
+
+    JsonNode page = api.get("/api/spools/" + code).body();
+    assertThat(page.at("/basis/unrecordedHours").asDouble()).isZero();
+    JsonNode times = page.at("/air/timeS");
+    long fifteenth = Instant.parse(day(15)).getEpochSecond();
+    int i = 0;
+    while (times.get(i).asLong() < fifteenth) {
+      i++;
+    }
+    assertThat(page.at("/air/relativeHumidityPercent/" + i).asDouble()).isLessThan(10);
+  }
+
   @Test
   void aNewBoxIsThereAtOnce() {
     long room = roomAt50("room with a new box");

@@ -185,6 +185,26 @@ class SpoolApiTest extends ServerTest {
   }
 
   @Test
+  void factsAreSignedByWhoWorksAndSayWhetherAScaleGaveThem() {
+    String code = received("\"arrivedAt\": \"%s\"".formatted(daysAgo(3)));
+    String path = "/api/spools/" + code + "/weighings";
+    String mass = "{\"grossMassG\": 1190, \"at\": \"%s\", \"fromScale\": %s}";
+    assertThat(api.postAs("Zo%C3%AB%20B.", path, mass.formatted(daysAgo(2), true)).status())
+        .isEqualTo(201);
+    assertThat(api.post(path, mass.formatted(daysAgo(1), false)).status()).isEqualTo(201);
+    assertThat(api.postAs("x".repeat(61), path, mass.formatted(daysAgo(1), false)).field())
+        .isEqualTo("X-Person");
+    assertThat(api.postAs("%zz", path, mass.formatted(daysAgo(1), false)).field())
+        .isEqualTo("X-Person");
+    JsonNode facts = page(code).get("facts");
+    assertThat(facts.size()).isEqualTo(3);
+    assertThat(facts.at("/1/person").asString()).isEqualTo("Zoë B.");
+    assertThat(facts.at("/1/origin").asString()).isEqualTo("DEVICE");
+    assertThat(facts.at("/2/person").isNull()).isTrue();
+    assertThat(facts.at("/2/origin").asString()).isEqualTo("HAND");
+  }
+
+  @Test
   void badReceiptsNameTheFieldAndStoreNothing() {
     int before = api.get("/api/shelf").body().get("spools").size();
     assertThat(receive("\"colourName\": \"\"").field()).isEqualTo("colourName");

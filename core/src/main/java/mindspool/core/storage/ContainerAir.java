@@ -35,6 +35,11 @@ public final class ContainerAir {
     return relativeHumidity;
   }
 
+  /** Takes the humidity, 0..1, as it was measured. */
+  public void set(double measuredHumidity) {
+    relativeHumidity = measuredHumidity;
+  }
+
   /** Lets the air and the stores come to rest with one another, nothing leaking in or out. */
   public void settle(List<WaterStore> stores, double temperatureC) {
     double air = container.saturatedAirG(temperatureC);

@@ -48,14 +48,18 @@ public final class StorageReplay {
    * @param measuredGPerDay conductance found by weighing, g per day and unit of humidity
    *     difference; NaN where the kind's typical one is taken
    * @param outside what is around it
-   * @param measuredAir its own record, which then goes before anything computed; null without one
+   * @param record its own measured air, which goes before anything computed; null without one
    */
   public record Vessel(
       long id,
       Container container,
       double measuredGPerDay,
       Surroundings outside,
-      ClimateSeries measuredAir) {
+      MeasuredAir record) {
+
+    boolean isMeasuredAt(double timeS) {
+      return record != null && timeS >= record.fromS;
+    }
 
     double conductanceGPerDay(double temperatureC) {
       return Double.isNaN(measuredGPerDay)
@@ -64,6 +68,17 @@ public final class StorageReplay {
     }
   }
 
+  /** Air that was measured from a time on; before it the container is followed like any other. */
+  public record MeasuredAir(double fromS, ClimateSeries air) {}
+
+  /**
+   * From a time on, so much is left on a spool.
+   *
+   * @param dryMassG of its polymer
+   * @param lagH see {@link UptakeTime}
+   */
+  public record MassFrom(double fromS, double dryMassG, double lagH) {}
+
   /** From a time on, a spool lies somewhere; sealed in its own bag it exchanges nothing. */
   public record Whereabouts(double fromS, Surroundings in, boolean sealed) {}
 
@@ -71,8 +86,9 @@ public final class StorageReplay {
    * A spool.
    *
    * @param isotherm of its polymer
-   * @param dryMassG of its polymer
-   * @param lagH see {@link UptakeTime}
+   * @param dryMassG of its polymer at first
+   * @param lagH then, see {@link UptakeTime}
+   * @param later what was left of it afterwards, in order of time
    * @param cardboardG paper board in its reel, g
    * @param startHumidity with which it is in balance at first, 0..1
    */
@@ -80,6 +96,7 @@ public final class StorageReplay {
       Isotherm isotherm,
       double dryMassG,
       double lagH,
+      List<MassFrom> later,
       double cardboardG,
       double startHumidity,
       List<Whereabouts> whereabouts) {}
@@ -158,11 +175,21 @@ public final class StorageReplay {
     WaterStore desiccant;
     double temperatureC;
     double openG;
-    int openings;
+    boolean measured;
 
     Inside(Vessel vessel, double relativeHumidity) {
       this.vessel = vessel;
       this.air = new ContainerAir(vessel.container, relativeHumidity);
+    }
+
+    /** Its air from start to end: followed until it was measured. */
+    ClimateSeries found() {
+      if (vessel.record == null) {
+        return series.build();
+      }
+      return series.isEmpty()
+          ? vessel.record.air
+          : ClimateSeries.joined(series.build(), vessel.record.fromS, vessel.record.air);
     }
   }
 
@@ -171,6 +198,7 @@ public final class StorageReplay {
     final WaterStore filament;
     final WaterStore board;
     int stay = -1;
+    int mass = 0;
 
     Lying(Content content) {
       this.content = content;
@@ -225,11 +253,7 @@ public final class StorageReplay {
       Map<Long, List<Loading>> loading = new HashMap<>();
       insides.forEach(
           (id, inside) -> {
-            air.put(
-                id,
-                inside.vessel.measuredAir == null
-                    ? inside.series.build()
-                    : inside.vessel.measuredAir);
+            air.put(id, inside.found());
             if (!inside.loading.isEmpty()) {
               loading.put(id, inside.loading);
             }
@@ -248,12 +272,15 @@ public final class StorageReplay {
         Inside inside =
             insides.computeIfAbsent(
                 vessel.id, id -> new Inside(vessel, outside.relativeHumidityPercent() / 100));
-        if (vessel.measuredAir != null) {
-          inside.temperatureC = mean(vessel.measuredAir, from, to).temperatureC();
+        inside.measured = vessel.isMeasuredAt(from);
+        if (inside.measured) {
+          MoistAir own = mean(vessel.record.air, from, to);
+          inside.temperatureC = own.temperatureC();
+          inside.air.set(own.relativeHumidityPercent() / 100);
         } else {
           inside.temperatureC = outside.temperatureC();
         }
-        if (from == startS && vessel.measuredAir == null) {
+        if (from == startS && !inside.measured) {
           record(inside, from);
         }
       }
@@ -301,9 +328,14 @@ public final class StorageReplay {
       }
     }
 
-    /** Moves spools; each move into or out of a container opens it for a minute. */
+    /** Moves and uses spools; each move into or out of a container opens it for a minute. */
     private void move(double until) {
       for (Lying spool : lying) {
+        List<MassFrom> masses = spool.content.later;
+        for (; spool.mass < masses.size() && masses.get(spool.mass).fromS < until; spool.mass++) {
+          MassFrom left = masses.get(spool.mass);
+          spool.filament.leaveOver(left.dryMassG, left.lagH);
+        }
         List<Whereabouts> all = spool.content.whereabouts;
         while (spool.stay + 1 < all.size() && all.get(spool.stay + 1).fromS < until) {
           boolean moving = spool.stay >= 0;
@@ -342,10 +374,9 @@ public final class StorageReplay {
     }
 
     private void advance(Inside inside, double hours) {
-      if (inside.vessel.measuredAir != null) {
-        MoistAir air = means.get(inside.vessel.measuredAir);
+      if (inside.measured) {
         for (WaterStore store : inside.stores) {
-          store.advance(hours, air.relativeHumidityPercent() / 100, inside.temperatureC);
+          store.advance(hours, inside.air.relativeHumidity(), inside.temperatureC);
         }
         return;
       }
@@ -379,7 +410,7 @@ public final class StorageReplay {
 
     private void record(double time, boolean daily) {
       for (Inside inside : insides.values()) {
-        if (inside.vessel.measuredAir == null) {
+        if (!inside.measured) {
           record(inside, time);
         }
         if (daily && inside.desiccant != null) {

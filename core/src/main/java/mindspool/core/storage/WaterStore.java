@@ -10,8 +10,8 @@ public final class WaterStore {
 
   private final Desiccant desiccant;
   private final Isotherm isotherm;
-  private final double dryMassG;
-  private final double lagH;
+  private double dryMassG;
+  private double lagH;
   private double waterG;
   private double spanH = Double.NaN;
   private double spanShare;
@@ -67,6 +67,14 @@ public final class WaterStore {
 
   public double dryMassG() {
     return dryMassG;
+  }
+
+  /** Takes the rest away, its share of the water with it; what is left follows with its own lag. */
+  public void leaveOver(double leftDryMassG, double leftLagH) {
+    waterG *= leftDryMassG / dryMassG;
+    dryMassG = leftDryMassG;
+    lagH = leftLagH;
+    spanH = Double.NaN;
   }
 
   /** The desiccant it is; null for anything else. */

@@ -12,6 +12,7 @@ import mindspool.core.climate.MoistAir;
 import mindspool.core.material.Sorption;
 import mindspool.core.storage.StorageReplay.Content;
 import mindspool.core.storage.StorageReplay.DesiccantChange;
+import mindspool.core.storage.StorageReplay.MeasuredAir;
 import mindspool.core.storage.StorageReplay.Opening;
 import mindspool.core.storage.StorageReplay.Result;
 import mindspool.core.storage.StorageReplay.Surroundings;
@@ -30,7 +31,7 @@ class StorageReplayTest {
   }
 
   private static Content spool(double startHumidity, Whereabouts... whereabouts) {
-    return new Content(PLA, 1000, 40, 0, startHumidity, List.of(whereabouts));
+    return new Content(PLA, 1000, 40, List.of(), 0, startHumidity, List.of(whereabouts));
   }
 
   private static Whereabouts inBox(double day, long id) {
@@ -137,7 +138,11 @@ class StorageReplayTest {
     ClimateSeries record = ClimateSeries.constant(new MoistAir(25, 30));
     Vessel measured =
         new Vessel(
-            1, ContainerKind.GASKET_BOX.ofVolume(20), Double.NaN, Surroundings.air(ROOM), record);
+            1,
+            ContainerKind.GASKET_BOX.ofVolume(20),
+            Double.NaN,
+            Surroundings.air(ROOM),
+            new MeasuredAir(0, record));
     Result result =
         new StorageReplay(
                 List.of(measured),
@@ -148,6 +153,71 @@ class StorageReplayTest {
     assertThat(result.air().get(1L)).isSameAs(record);
     List<StorageReplay.Loading> loading = result.loading().get(1L);
     assertThat(loading.get(loading.size() - 1).waterG()).isCloseTo(17.0, within(0.1));
+  }
+
+  /** A hygrometer put in on day 10: until then the box is followed, from then on believed. */
+  @Test
+  void aBoxMeasuredLaterIsFollowedUntilThen() {
+    ClimateSeries record = ClimateSeries.constant(new MoistAir(23, 35));
+    Vessel later =
+        new Vessel(
+            1,
+            ContainerKind.GASKET_BOX.ofVolume(20),
+            Double.NaN,
+            Surroundings.air(ROOM),
+            new MeasuredAir(10 * DAY_S, record));
+    Vessel bag =
+        new Vessel(2, ContainerKind.ZIP_BAG.ofVolume(3), Double.NaN, Surroundings.vessel(1), null);
+    List<DesiccantChange> gel = List.of(new DesiccantChange(1, 0, Desiccant.SILICA_GEL, 100, 2));
+    Result unmeasured =
+        new StorageReplay(List.of(box(1, Surroundings.air(ROOM))), List.of(), List.of(), gel)
+            .run(0, 60 * DAY_S);
+    Result result =
+        new StorageReplay(List.of(later, bag), List.of(), List.of(), gel).run(0, 60 * DAY_S);
+    assertThat(humidity(result, 1, 9)).isEqualTo(humidity(unmeasured, 1, 9));
+    assertThat(humidity(result, 1, 11)).isCloseTo(35, within(1e-9));
+    // A bag within follows what was measured around it.
+    assertThat(humidity(result, 2, 60)).isCloseTo(35, within(1.0));
+  }
+
+  /** Half a spool brings half the water: the air of the box tells which half was left. */
+  @Test
+  void whatWasPrintedBringsNoWater() {
+    Content whole = spool(0.6, inRoom(0), inBox(5, 1));
+    Content halved =
+        new Content(
+            PLA,
+            1000,
+            40,
+            List.of(new StorageReplay.MassFrom(4 * DAY_S, 500, 40)),
+            0,
+            0.6,
+            List.of(inRoom(0), inBox(5, 1)));
+    Content half = new Content(PLA, 500, 40, List.of(), 0, 0.6, List.of(inRoom(0), inBox(5, 1)));
+    Content usedAfterwards =
+        new Content(
+            PLA,
+            1000,
+            40,
+            List.of(new StorageReplay.MassFrom(20 * DAY_S, 500, 40)),
+            0,
+            0.6,
+            List.of(inRoom(0), inBox(5, 1)));
+    double wholeHumidity = withDrySpool(whole);
+    assertThat(withDrySpool(halved)).isCloseTo(withDrySpool(half), within(1e-9));
+    assertThat(withDrySpool(halved)).isLessThan(wholeHumidity - 2);
+    assertThat(withDrySpool(usedAfterwards)).isEqualTo(wholeHumidity);
+  }
+
+  private static double withDrySpool(Content other) {
+    Result result =
+        new StorageReplay(
+                List.of(box(1, Surroundings.air(ROOM))),
+                List.of(spool(0.1, inBox(0, 1)), other),
+                List.of(),
+                List.of())
+            .run(0, 12 * DAY_S);
+    return humidity(result, 1, 12);
   }
 
   @Test

@@ -48,8 +48,12 @@ public class Climates {
   private final Map<Long, PlaceClimate> cache = new ConcurrentHashMap<>();
   private final Map<Long, Long> versions = new ConcurrentHashMap<>();
   private final Map<Long, Double> arrivedS = new ConcurrentHashMap<>();
+  private final Map<Long, Began> began = new ConcurrentHashMap<>();
   private Map<Long, PlaceInfo> infos;
   private List<PlannedClimate> plans;
+
+  /** A place's own record with what came before it, kept while both are the same. */
+  private record Began(ClimateSeries before, PlaceClimate own, PlaceClimate whole) {}
 
   Climates(
       ClimateStore.Places places,
@@ -140,7 +144,55 @@ public class Climates {
               around.gaps())
           : new PlaceClimate(placeId, around.series(), Source.SURROUNDINGS, around.gaps());
     }
-    return ownClimate(place);
+    PlaceClimate own = ownClimate(place);
+    return hasSurroundings(place) ? beganWithin(place, own) : own;
+  }
+
+  /** A place measured or typed from some time on had the air of what it stands in before. */
+  private PlaceClimate beganWithin(PlaceInfo place, PlaceClimate own) {
+    PlaceClimate around = climate(place.withinId());
+    ClimateSeries before =
+        isComputed(place) ? computed.get(this).result().air().get(place.id()) : around.series();
+    Began known = began.get(place.id());
+    if (known == null || known.before != before || known.own != own) {
+      known = new Began(before, own, joined(place.id(), around, before, own));
+      began.put(place.id(), known);
+    }
+    return known.whole;
+  }
+
+  private static PlaceClimate joined(
+      long placeId, PlaceClimate around, ClimateSeries before, PlaceClimate own) {
+    double from = own.series().firstTimeS();
+    List<Gap> gaps = new ArrayList<>();
+    around.gaps().stream()
+        .filter(gap -> gap.fromS() < from)
+        .forEach(gap -> gaps.add(new Gap(gap.fromS(), Math.min(from, gap.toS()))));
+    own.gaps().stream().filter(gap -> gap.toS() > from).forEach(gaps::add);
+    return new PlaceClimate(
+        placeId, ClimateSeries.joined(before, from, own.series()), own.source(), gaps);
+  }
+
+  /** From when on a place's air was measured or typed. */
+  double recordedFromS(long placeId) {
+    return ownClimate(place(placeId)).series().firstTimeS();
+  }
+
+  /** The air of a place as the containers in it, or it as a container, are computed from. */
+  ClimateSeries seriesForContainers(long placeId) {
+    PlaceInfo place = place(placeId);
+    return isComputed(place) || standsInContainer(place)
+        ? ownClimate(place).series()
+        : climate(placeId).series();
+  }
+
+  private boolean standsInContainer(PlaceInfo place) {
+    for (Long id = place.withinId(); id != null; id = place(id).withinId()) {
+      if (isComputed(place(id))) {
+        return true;
+      }
+    }
+    return false;
   }
 
   private PlaceClimate ownClimate(PlaceInfo place) {
@@ -163,10 +215,14 @@ public class Climates {
 
   /** Whether a place's air follows from that around it, because nobody measured or typed it. */
   private boolean follows(PlaceInfo place) {
-    return place.withinId() != null && place.kind() != PlaceKind.DRYER && !hasOwnRecord(place.id());
+    return hasSurroundings(place) && !hasOwnRecord(place.id());
   }
 
-  private boolean isComputed(PlaceInfo place) {
+  private static boolean hasSurroundings(PlaceInfo place) {
+    return place.withinId() != null && place.kind() != PlaceKind.DRYER;
+  }
+
+  private static boolean isComputed(PlaceInfo place) {
     return place.kind().isClosed();
   }
 

@@ -11,6 +11,7 @@ import mindspool.core.climate.ClimateSeries;
 import mindspool.core.storage.StorageReplay;
 import mindspool.core.storage.StorageReplay.Content;
 import mindspool.core.storage.StorageReplay.DesiccantChange;
+import mindspool.core.storage.StorageReplay.MeasuredAir;
 import mindspool.core.storage.StorageReplay.Opening;
 import mindspool.core.storage.StorageReplay.Surroundings;
 import mindspool.core.storage.StorageReplay.Vessel;
@@ -171,7 +172,10 @@ class ComputedClimates {
         addVessel(places.get(vesselIdOf(place.withinId())));
       }
       vesselIds.add(place.id());
-      ClimateSeries own = climates.hasOwnRecord(place.id()) ? freeAir(place.id()) : null;
+      MeasuredAir own =
+          climates.hasOwnRecord(place.id())
+              ? new MeasuredAir(climates.recordedFromS(place.id()), freeAir(place.id()))
+              : null;
       vessels.add(
           new Vessel(
               place.id(),
@@ -214,7 +218,7 @@ class ComputedClimates {
           placeId,
           id ->
               ClimateSeries.joined(
-                  climates.climate(id).series(), now, climates.outlook(id, now, now + AHEAD_S)));
+                  climates.seriesForContainers(id), now, climates.outlook(id, now, now + AHEAD_S)));
     }
 
     private Content content(Occupant occupant) {
@@ -226,6 +230,7 @@ class ComputedClimates {
           occupant.isotherm(),
           occupant.dryMassG(),
           occupant.lagH(),
+          occupant.later(),
           occupant.cardboardG(),
           occupant.startHumidity(),
           whereabouts);

@@ -59,6 +59,7 @@ class ContainerController {
       Double minutes,
       String desiccant,
       Double massG,
+      String person,
       boolean undone) {}
 
   /** How a desiccant is made dry again, and which of the dryers here can. */
@@ -152,6 +153,7 @@ class ContainerController {
         fact.minutes,
         fact.desiccant == null ? null : fact.desiccant.title(),
         fact.massG,
+        fact.person,
         fact.undoneS != null);
   }
 

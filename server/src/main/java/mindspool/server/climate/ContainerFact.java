@@ -1,6 +1,7 @@
 package mindspool.server.climate;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.EntityListeners;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
@@ -8,11 +9,14 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import mindspool.core.storage.Desiccant;
+import mindspool.server.http.PersonAtWork;
+import mindspool.server.http.Signed;
 
 /** Something that was done to a closed container. Appended, never changed. */
 @Entity
+@EntityListeners(PersonAtWork.Signature.class)
 @Table(name = "container_fact")
-class ContainerFact {
+class ContainerFact implements Signed {
 
   /** What was done. */
   enum Kind {
@@ -53,6 +57,9 @@ class ContainerFact {
   /** On the scale: dry desiccant with its water. */
   Double massG;
 
+  /** Who did it, where known. */
+  String person;
+
   Long undoneS;
 
   protected ContainerFact() {}
@@ -63,5 +70,10 @@ class ContainerFact {
     this.atS = atS;
     this.recordedS = recordedS;
     this.origin = origin;
+  }
+
+  @Override
+  public void sign(String who) {
+    person = who;
   }
 }

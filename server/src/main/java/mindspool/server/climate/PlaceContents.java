@@ -2,6 +2,7 @@ package mindspool.server.climate;
 
 import java.util.List;
 import mindspool.core.storage.Isotherm;
+import mindspool.core.storage.StorageReplay.MassFrom;
 
 /** What lies in the places and lay there, as far as its water is concerned. Told by the shelf. */
 public interface PlaceContents {
@@ -13,8 +14,9 @@ public interface PlaceContents {
    * A spool.
    *
    * @param isotherm of its polymer
-   * @param dryMassG of its polymer
-   * @param lagH its time constant
+   * @param dryMassG of its polymer on arrival
+   * @param lagH its time constant then
+   * @param later what was left of it afterwards, in order of time
    * @param cardboardG paper board in its reel, g
    * @param startHumidity with which it was in balance on arrival, 0..1
    * @param stays where it lay, in order of time
@@ -23,6 +25,7 @@ public interface PlaceContents {
       Isotherm isotherm,
       double dryMassG,
       double lagH,
+      List<MassFrom> later,
       double cardboardG,
       double startHumidity,
       List<OccupantStay> stays) {}

@@ -106,6 +106,7 @@ class DeviceController {
       double gain,
       double offsetPercent,
       HygrometerCorrection.Verdict verdict,
+      String person,
       boolean undone) {}
 
   /** A span in which something is wrong. */
@@ -248,7 +249,7 @@ class DeviceController {
         settings.embedded(),
         settings.host() + ":" + broker.port(),
         intake.isConnected(),
-        broker.problem(),
+        broker.problem().isEmpty() ? intake.problem() : broker.problem(),
         counts.counts(),
         counts.topics(),
         counts.latest());
@@ -384,6 +385,7 @@ class DeviceController {
         check.gain,
         check.offsetPercent,
         check.verdict,
+        check.person,
         check.undoneS != null);
   }
 }

@@ -1,6 +1,7 @@
 package mindspool.server.devices;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.EntityListeners;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
@@ -8,11 +9,14 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import mindspool.core.hygrometer.HygrometerCorrection;
+import mindspool.server.http.PersonAtWork;
+import mindspool.server.http.Signed;
 
 /** A hygrometer was read over salts; its correction is kept apart from its raw readings. */
 @Entity
+@EntityListeners(PersonAtWork.Signature.class)
 @Table(name = "hygrometer_check")
-class HygrometerCheck {
+class HygrometerCheck implements Signed {
 
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -31,6 +35,9 @@ class HygrometerCheck {
   @Enumerated(EnumType.STRING)
   HygrometerCorrection.Verdict verdict;
 
+  /** Who did it, where known. */
+  String person;
+
   Long undoneS;
 
   protected HygrometerCheck() {}
@@ -39,5 +46,10 @@ class HygrometerCheck {
     this.deviceId = deviceId;
     this.atS = atS;
     this.recordedS = recordedS;
+  }
+
+  @Override
+  public void sign(String who) {
+    person = who;
   }
 }

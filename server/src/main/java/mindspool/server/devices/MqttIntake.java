@@ -35,6 +35,8 @@ class MqttIntake implements SmartLifecycle {
   private static final long GATHER_MS = 100;
   private static final long RETRY_MS = 2_000;
   private static final long STOP_MS = 5_000;
+  private static final long RECONNECT_AFTER_S = 1;
+  private static final long RECONNECT_WITHIN_S = 15;
 
   private final MqttSettings settings;
   private final EmbeddedBroker broker;
@@ -42,6 +44,7 @@ class MqttIntake implements SmartLifecycle {
   private final BlockingQueue<Mqtt5Publish> waiting = new LinkedBlockingQueue<>(MOST_WAITING);
   private volatile Mqtt5AsyncClient client;
   private volatile boolean running;
+  private volatile String problem = "";
   private Thread starter;
   private volatile Thread writer;
 
@@ -54,6 +57,11 @@ class MqttIntake implements SmartLifecycle {
   boolean isConnected() {
     Mqtt5AsyncClient current = client;
     return current != null && current.getState() == MqttClientState.CONNECTED;
+  }
+
+  /** Why nothing arrives; empty while connected. */
+  String problem() {
+    return problem;
   }
 
   /** Starts broker and intake beside everything else, so that pages need not wait for them. */
@@ -78,22 +86,38 @@ class MqttIntake implements SmartLifecycle {
             .identifier(CLIENT_ID)
             .serverHost(settings.host())
             .serverPort(broker.port())
-            .automaticReconnectWithDefaultConfig();
-    builder.addConnectedListener(context -> subscribe());
-    builder.addDisconnectedListener(
-        context -> LOG.info("Not connected to the broker: {}", context.getCause().getMessage()));
-    Mqtt5AsyncClient connecting = builder.buildAsync();
-    client = connecting;
-    connecting.publishes(MqttGlobalPublishFilter.ALL, this::take, true);
-    var connect = connecting.connectWith().cleanStart(false).sessionExpiryInterval(KEEP_SESSION_S);
+            .automaticReconnect()
+            .initialDelay(RECONNECT_AFTER_S, TimeUnit.SECONDS)
+            .maxDelay(RECONNECT_WITHIN_S, TimeUnit.SECONDS)
+            .applyAutomaticReconnect();
+    builder.addConnectedListener(context -> connected());
+    builder.addDisconnectedListener(context -> disconnected(context.getCause()));
+    // Given to the client, not to its first connection, so that it is told on every new one.
     if (!settings.user().isEmpty()) {
-      connect
+      builder
           .simpleAuth()
           .username(settings.user())
           .password(settings.password().getBytes(StandardCharsets.UTF_8))
           .applySimpleAuth();
     }
-    connect.send();
+    Mqtt5AsyncClient connecting = builder.buildAsync();
+    client = connecting;
+    connecting.publishes(MqttGlobalPublishFilter.ALL, this::take, true);
+    connecting.connectWith().cleanStart(false).sessionExpiryInterval(KEEP_SESSION_S).send();
+  }
+
+  private void connected() {
+    problem = "";
+    subscribe();
+  }
+
+  private void disconnected(Throwable cause) {
+    if (running) {
+      problem =
+          "The broker at %s:%d does not answer or refuses (%s). It is tried again every %d s; check that it runs, and host, port, user and password."
+              .formatted(settings.host(), broker.port(), cause.getMessage(), RECONNECT_WITHIN_S);
+    }
+    LOG.info("Not connected to the broker: {}", cause.getMessage());
   }
 
   private void subscribe() {

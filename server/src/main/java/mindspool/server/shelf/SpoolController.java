@@ -211,7 +211,10 @@ class SpoolController {
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Records a gross mass")
   Recorded weigh(@PathVariable String code, @RequestBody WeighRequest request) {
-    return acts.weigh(code, request, SpoolFact.Origin.HAND);
+    return acts.weigh(
+        code,
+        request,
+        Boolean.TRUE.equals(request.fromScale()) ? SpoolFact.Origin.DEVICE : SpoolFact.Origin.HAND);
   }
 
   @PostMapping("/spools/{code}/openings")

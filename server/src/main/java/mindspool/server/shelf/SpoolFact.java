@@ -1,6 +1,7 @@
 package mindspool.server.shelf;
 
 import jakarta.persistence.Entity;
+import jakarta.persistence.EntityListeners;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
@@ -8,11 +9,14 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.util.Comparator;
+import mindspool.server.http.PersonAtWork;
+import mindspool.server.http.Signed;
 
 /** Something that happened to a spool. Appended, never changed; undoing it leaves it visible. */
 @Entity
+@EntityListeners(PersonAtWork.Signature.class)
 @Table(name = "spool_fact")
-class SpoolFact {
+class SpoolFact implements Signed {
 
   /** What happened. */
   enum Kind {
@@ -104,5 +108,10 @@ class SpoolFact {
 
   boolean places() {
     return kind == Kind.RECEIVED || kind == Kind.MOVED;
+  }
+
+  @Override
+  public void sign(String who) {
+    person = who;
   }
 }

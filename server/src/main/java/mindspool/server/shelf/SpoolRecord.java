@@ -124,13 +124,31 @@ record SpoolRecord(Spool spool, Material material, List<SpoolFact> facts) {
 
   /** The winding when the record begins: as weighed then, else as the label says. */
   Winding firstWinding() {
-    double massG =
-        facts.stream()
-            .filter(fact -> fact.grossMassG != null && fact.atS <= spool.arrivedS)
-            .map(fact -> net(fact.grossMassG))
-            .findFirst()
-            .orElse(spool.nominalNetG);
-    return winding(massG);
+    return winding(arrivedNetG());
+  }
+
+  /** Filament on arrival, g: as weighed then, else as the label says. */
+  double arrivedNetG() {
+    return facts.stream()
+        .filter(fact -> fact.grossMassG != null && fact.atS <= spool.arrivedS)
+        .map(fact -> net(fact.grossMassG))
+        .findFirst()
+        .orElse(spool.nominalNetG);
+  }
+
+  /** From a time on, so much filament is left. */
+  record NetLeft(long fromS, double netG) {}
+
+  /** Filament left by each weighing after the arrival. */
+  List<NetLeft> massesLeft() {
+    return facts.stream()
+        .filter(
+            fact ->
+                fact.grossMassG != null
+                    && fact.kind != SpoolFact.Kind.EMPTIED
+                    && fact.atS > spool.arrivedS)
+        .map(fact -> new NetLeft(fact.atS, net(fact.grossMassG)))
+        .toList();
   }
 
   Winding winding(double netG) {
@@ -188,13 +206,8 @@ record SpoolRecord(Spool spool, Material material, List<SpoolFact> facts) {
             climates.outlook(last.id(), nowS, untilS),
             sealedAt(nowS) ? AirContact.SEALED : last.contact()));
     List<MassLeft> masses =
-        facts.stream()
-            .filter(
-                fact ->
-                    fact.grossMassG != null
-                        && fact.kind != SpoolFact.Kind.EMPTIED
-                        && fact.atS > spool.arrivedS)
-            .map(fact -> new MassLeft(fact.atS, net(fact.grossMassG) / GRAMS_PER_KG))
+        massesLeft().stream()
+            .map(left -> new MassLeft(left.fromS, left.netG / GRAMS_PER_KG))
             .toList();
     return new SpoolHistory(
         spool.arrivedS,

@@ -98,7 +98,8 @@ final class SpoolRequests {
   /** {@code until} for a visit that is over: the spool then went back to where it was. */
   record MoveRequest(Long placeId, Instant at, Instant until) {}
 
-  record WeighRequest(Double grossMassG, Instant at) {}
+  /** {@code fromScale} where a connected scale gave the mass, not a person. */
+  record WeighRequest(Double grossMassG, Instant at, Boolean fromScale) {}
 
   record OpenRequest(Instant at) {}
 }

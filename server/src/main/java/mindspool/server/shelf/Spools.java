@@ -105,7 +105,8 @@ public class Spools {
       acts.move(code, new MoveRequest(move.placeId, move.at, move.until), SpoolFact.Origin.DEMO);
     }
     for (DemoWeighing weighing : spool.weighings) {
-      acts.weigh(code, new WeighRequest(weighing.grossMassG, weighing.at), SpoolFact.Origin.DEMO);
+      acts.weigh(
+          code, new WeighRequest(weighing.grossMassG, weighing.at, null), SpoolFact.Origin.DEMO);
     }
   }
 }

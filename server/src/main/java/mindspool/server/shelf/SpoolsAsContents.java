@@ -6,6 +6,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import mindspool.core.stock.ReelKind;
 import mindspool.core.stock.Winding;
 import mindspool.core.storage.Isotherm;
+import mindspool.core.storage.StorageReplay.MassFrom;
 import mindspool.core.storage.UptakeTime;
 import mindspool.server.climate.Climates;
 import mindspool.server.climate.PlaceContents;
@@ -39,12 +40,15 @@ class SpoolsAsContents implements PlaceContents {
   }
 
   private Occupant occupant(SpoolRecord spool) {
-    double massG = Math.max(1, spool.remaining().massG().typical());
+    double arrivedG = spool.arrivedNetG();
     return new Occupant(
         isotherms.computeIfAbsent(
             spool.material().name(), name -> Isotherm.of(spool.material().sorption())),
-        massG,
-        lagH(spool, massG),
+        arrivedG,
+        lagH(spool, arrivedG),
+        spool.massesLeft().stream()
+            .map(left -> new MassFrom(left.fromS(), left.netG(), lagH(spool, left.netG())))
+            .toList(),
         spool.spool().reelKind == ReelKind.CARDBOARD ? spool.spool().emptyReelG().typical() : 0,
         spool.spool().startHumidityPercent / 100,
         spool.stays().stream()

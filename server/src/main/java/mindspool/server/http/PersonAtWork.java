@@ -1,0 +1,82 @@
+package mindspool.server.http;
+
+import jakarta.persistence.PrePersist;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.net.URLDecoder;
+import java.nio.charset.StandardCharsets;
+import mindspool.core.InvalidValueException;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.web.context.request.RequestAttributes;
+import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.servlet.HandlerInterceptor;
+import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
+import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+
+/**
+ * Signs what is stored with the name of who works at the browser that asked. It is told, not
+ * proven: everybody in the workshop shares one stock.
+ */
+public final class PersonAtWork {
+
+  /** Request header with the name, percent-encoded UTF-8. */
+  private static final String HEADER = "X-Person";
+
+  private static final int MOST_CHARACTERS = 60;
+
+  private PersonAtWork() {}
+
+  /** Signs a fact as it is stored. */
+  public static final class Signature {
+
+    @PrePersist
+    void sign(Signed fact) {
+      RequestAttributes asked = RequestContextHolder.getRequestAttributes();
+      if (asked != null
+          && asked.getAttribute(HEADER, RequestAttributes.SCOPE_REQUEST) instanceof String name) {
+        fact.sign(name);
+      }
+    }
+  }
+
+  /** Reads the name before anything is done, so that a bad one stops the request. */
+  @Configuration
+  static class Reading implements WebMvcConfigurer, HandlerInterceptor {
+
+    @Override
+    public void addInterceptors(InterceptorRegistry registry) {
+      registry.addInterceptor(this);
+    }
+
+    @Override
+    public boolean preHandle(
+        HttpServletRequest request, HttpServletResponse response, Object handler) {
+      String header = request.getHeader(HEADER);
+      if (header != null && !header.isBlank()) {
+        request.setAttribute(HEADER, name(header));
+      }
+      return true;
+    }
+  }
+
+  private static String name(String header) {
+    String name;
+    try {
+      name = URLDecoder.decode(header.replace("+", "%2B"), StandardCharsets.UTF_8).strip();
+    } catch (IllegalArgumentException e) {
+      throw new InvalidValueException(
+          HEADER,
+          header,
+          "a name, percent-encoded",
+          "Leave it out, or encode it as in an address.");
+    }
+    if (name.length() > MOST_CHARACTERS) {
+      throw new InvalidValueException(
+          HEADER,
+          name.length() + " characters",
+          "at most " + MOST_CHARACTERS + " characters",
+          "Give a shorter name.");
+    }
+    return name;
+  }
+}

@@ -1,0 +1,175 @@
+package mindspool.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.hivemq.client.mqtt.MqttClient;
+import com.hivemq.client.mqtt.datatypes.MqttQos;
+import com.hivemq.client.mqtt.mqtt3.Mqtt3BlockingClient;
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.Set;
+import java.util.function.BooleanSupplier;
+import org.apache.activemq.artemis.core.config.Configuration;
+import org.apache.activemq.artemis.core.config.impl.ConfigurationImpl;
+import org.apache.activemq.artemis.core.config.impl.SecurityConfiguration;
+import org.apache.activemq.artemis.core.security.Role;
+import org.apache.activemq.artemis.core.server.JournalType;
+import org.apache.activemq.artemis.core.server.embedded.EmbeddedActiveMQ;
+import org.apache.activemq.artemis.spi.core.security.ActiveMQJAASSecurityManager;
+import org.apache.activemq.artemis.spi.core.security.jaas.InVMLoginModule;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+import tools.jackson.databind.JsonNode;
+
+/** Against a broker that is not the program's own, asks for a password, and goes down meanwhile. */
+class ExternalBrokerTest {
+
+  private static final String USER = "spool";
+  private static final String PASSWORD = "dry as a bone";
+
+  private static EmbeddedActiveMQ broker(Path folder, int port) throws Exception {
+    SecurityConfiguration users = new SecurityConfiguration();
+    users.addUser(USER, PASSWORD);
+    users.addRole(USER, "all");
+    Configuration configuration =
+        new ConfigurationImpl()
+            .setPersistenceEnabled(true)
+            .setJournalType(JournalType.NIO)
+            .setJournalFileSize(1 << 20)
+            .setJournalMinFiles(2)
+            .setMaxDiskUsage(-1)
+            .setJMXManagementEnabled(false)
+            .setSecurityEnabled(true)
+            .setJournalDirectory(folder.resolve("journal").toString())
+            .setBindingsDirectory(folder.resolve("bindings").toString())
+            .setLargeMessagesDirectory(folder.resolve("large").toString())
+            .setPagingDirectory(folder.resolve("paging").toString())
+            .addAcceptorConfiguration(
+                "mqtt", "tcp://127.0.0.1:%d?protocols=MQTT;useEpoll=false".formatted(port));
+    configuration.putSecurityRoles(
+        "#", Set.of(new Role("all", true, true, true, true, true, true, true, true, true, true)));
+    EmbeddedActiveMQ broker = new EmbeddedActiveMQ();
+    broker.setConfiguration(configuration);
+    broker.setSecurityManager(
+        new ActiveMQJAASSecurityManager(InVMLoginModule.class.getName(), users));
+    broker.start();
+    return broker;
+  }
+
+  private static ConfigurableApplicationContext application(
+      Path folder, int brokerPort, String password) {
+    return SpringApplication.run(
+        MindSpoolApplication.class,
+        "--server.port=0",
+        "--mindspool.data-dir=" + folder,
+        "--mindspool.mqtt.embedded=false",
+        "--mindspool.mqtt.port=" + brokerPort,
+        "--mindspool.mqtt.user=" + USER,
+        "--mindspool.mqtt.password=" + password);
+  }
+
+  private static Api api(ConfigurableApplicationContext running) {
+    return new Api(running.getEnvironment().getProperty("local.server.port", Integer.class));
+  }
+
+  private static JsonNode mqtt(Api api) {
+    return api.get("/api/mqtt").body();
+  }
+
+  private static void await(String what, BooleanSupplier condition) throws InterruptedException {
+    for (int i = 0; i < 400 && !condition.getAsBoolean(); i++) {
+      Thread.sleep(100);
+    }
+    assertThat(condition.getAsBoolean()).as(what).isTrue();
+  }
+
+  private static void publish(int port, int from, int to) {
+    Mqtt3BlockingClient publisher =
+        MqttClient.builder()
+            .useMqttVersion3()
+            .serverHost("127.0.0.1")
+            .serverPort(port)
+            .simpleAuth()
+            .username(USER)
+            .password(PASSWORD.getBytes(StandardCharsets.UTF_8))
+            .applySimpleAuth()
+            .buildBlocking();
+    publisher.connect();
+    for (int i = from; i < to; i++) {
+      publisher
+          .publishWith()
+          .topic("cellar/air")
+          .payload(String.valueOf(20 + 0.1 * i).getBytes(StandardCharsets.UTF_8))
+          .qos(MqttQos.AT_LEAST_ONCE)
+          .send();
+    }
+    publisher.disconnect();
+  }
+
+  private static long readings(Api api) {
+    return api.get("/api/devices").body().at("/0/channels/0/readings").asLong();
+  }
+
+  @Test
+  void nothingIsLostThatTheBrokerAcknowledged(@TempDir Path data, @TempDir Path brokerFolder)
+      throws Exception {
+    int port = freePort();
+    EmbeddedActiveMQ broker = broker(brokerFolder, port);
+    try {
+      try (ConfigurableApplicationContext running = application(data, port, PASSWORD)) {
+        Api api = api(running);
+        await("connected", () -> mqtt(api).get("connected").asBoolean());
+        assertThat(mqtt(api).get("embedded").asBoolean()).isFalse();
+        assertThat(mqtt(api).get("problem").asString()).isEmpty();
+        api.post(
+            "/api/devices",
+            """
+            {"name": "cellar", "kind": "HYGROMETER", "channels": [
+              {"topicFilter": "cellar/air", "pointer": "", "unit": "CELSIUS", "timePointer": ""}]}
+            """);
+        publish(port, 0, 5);
+        await("the first five", () -> readings(api) == 5);
+
+        broker.stop();
+        await("seen to be gone", () -> !mqtt(api).get("connected").asBoolean());
+        assertThat(mqtt(api).get("problem").asString())
+            .contains("127.0.0.1:" + port, "tried again");
+        broker = broker(brokerFolder, port);
+        // At once: the program may not have come back yet.
+        publish(port, 5, 10);
+        await("ten after the broker came back", () -> readings(api) == 10);
+        assertThat(mqtt(api).get("problem").asString()).isEmpty();
+      }
+      publish(port, 10, 15);
+      try (ConfigurableApplicationContext again = application(data, port, PASSWORD)) {
+        Api api = api(again);
+        await("what came while the program was away", () -> readings(api) == 15);
+      }
+    } finally {
+      broker.stop();
+    }
+  }
+
+  @Test
+  void aWrongPasswordIsSaid(@TempDir Path data, @TempDir Path brokerFolder) throws Exception {
+    int port = freePort();
+    EmbeddedActiveMQ broker = broker(brokerFolder, port);
+    try (ConfigurableApplicationContext running = application(data, port, "wet")) {
+      Api api = api(running);
+      await("refused", () -> mqtt(api).get("problem").asString().contains("password"));
+      assertThat(mqtt(api).get("connected").asBoolean()).isFalse();
+    } finally {
+      broker.stop();
+    }
+  }
+
+  private static int freePort() throws IOException {
+    try (ServerSocket socket = new ServerSocket(0)) {
+      return socket.getLocalPort();
+    }
+  }
+}
