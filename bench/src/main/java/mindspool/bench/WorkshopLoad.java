@@ -10,8 +10,10 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
 import java.util.regex.Matcher;
@@ -20,8 +22,8 @@ import mindspool.simulators.DevicePublisher;
 
 /**
  * Load on a running program: {@code fill HTTP_PORT} makes a makerspace of 400 spools with a year of
- * climate and moves; {@code stream HTTP_PORT MQTT_PORT PER_SECOND SECONDS} publishes readings, asks
- * for the shelf meanwhile, and counts what was stored.
+ * climate and moves; {@code stream HTTP_PORT MQTT_PORT PER_SECOND SECONDS} publishes readings,
+ * looks at the pages meanwhile, and counts what was stored.
  */
 public final class WorkshopLoad {
 
@@ -157,17 +159,20 @@ public final class WorkshopLoad {
   private void stream(int mqttPort, int perSecond, int seconds) throws Exception {
     String run = Long.toString(System.currentTimeMillis(), 36);
     long before = stored();
+    List<String> rooms = rooms();
     for (int i = 0; i < STREAM_DEVICES; i++) {
+      // A few of them measure rooms full of spools, so that their readings have consequences.
+      String place = i < ROOMS && i < rooms.size() ? rooms.get(i) : "null";
       post(
           "/api/devices",
           """
-          {"name": "stream %s %d", "kind": "HYGROMETER", "channels": [
+          {"name": "stream %s %d", "kind": "HYGROMETER", "placeId": %s, "channels": [
            {"topicFilter": "%s/%d", "pointer": "/t", "unit": "CELSIUS", "timePointer": "/at"},
            {"topicFilter": "%s/%d", "pointer": "/h", "unit": "PERCENT", "timePointer": "/at"}]}
           """
-              .formatted(run, i, run, i, run, i));
+              .formatted(run, i, place, run, i, run, i));
     }
-    Thread asking = new Thread(this::askForTheShelf, "shelf");
+    Thread asking = new Thread(this::look, "looking");
     asking.setDaemon(true);
     long sent = 0;
     long start = System.nanoTime();
@@ -180,8 +185,8 @@ public final class WorkshopLoad {
               run + "/" + sent % STREAM_DEVICES,
               "{\"t\": %d, \"h\": %d, \"at\": %d}"
                   .formatted(
-                      15 + sent % 10,
-                      30 + sent % 40,
+                      18 + sent / 5000 % 5,
+                      40 + sent / 3000 % 20,
                       System.currentTimeMillis() - 600_000 + sent / STREAM_DEVICES));
         }
         Thread.sleep(2);
@@ -205,6 +210,15 @@ public final class WorkshopLoad {
     printLatencies();
   }
 
+  private List<String> rooms() throws IOException, InterruptedException {
+    Matcher matcher = Pattern.compile("\"id\":(\\d+),\"name\":\"room").matcher(get("/api/places"));
+    List<String> rooms = new ArrayList<>();
+    while (matcher.find()) {
+      rooms.add(matcher.group(1));
+    }
+    return rooms;
+  }
+
   private long stored() throws IOException, InterruptedException {
     Matcher matcher = NUMBER.matcher(get("/api/devices"));
     long sum = 0;
@@ -214,17 +228,29 @@ public final class WorkshopLoad {
     return sum;
   }
 
-  private final List<Long> latenciesMs = new ArrayList<>();
+  /** How long the pages' answers took, ms, by page. */
+  private final Map<String, List<Long>> latenciesMs = new LinkedHashMap<>();
 
-  private void askForTheShelf() {
+  /** Asks for what a person looks at, one page after the other, a few times a second. */
+  private void look() {
     try {
+      String code = field(get("/api/shelf"), "code");
+      Map<String, String> pages =
+          Map.of(
+              "shelf", "/api/shelf",
+              "spool", "/api/spools/" + code,
+              "place", "/api/places/1",
+              "devices", "/api/devices");
       while (!Thread.currentThread().isInterrupted()) {
-        long start = System.nanoTime();
-        get("/api/shelf");
-        synchronized (latenciesMs) {
-          latenciesMs.add((System.nanoTime() - start) / 1_000_000);
+        for (Map.Entry<String, String> page : pages.entrySet()) {
+          long start = System.nanoTime();
+          get(page.getValue());
+          long took = (System.nanoTime() - start) / 1_000_000;
+          synchronized (latenciesMs) {
+            latenciesMs.computeIfAbsent(page.getKey(), key -> new ArrayList<>()).add(took);
+          }
+          Thread.sleep(250);
         }
-        Thread.sleep(1000);
       }
     } catch (IOException | InterruptedException e) {
       Thread.currentThread().interrupt();
@@ -233,17 +259,21 @@ public final class WorkshopLoad {
 
   private void printLatencies() {
     synchronized (latenciesMs) {
-      long[] sorted = latenciesMs.stream().mapToLong(Long::longValue).sorted().toArray();
-      if (sorted.length > 0) {
-        System.out.printf(
-            "the shelf meanwhile: %d times, median %d ms, 95 %% within %d ms, worst %d ms%n",
-            sorted.length,
-            sorted[sorted.length / 2],
-            sorted[(int) (0.95 * (sorted.length - 1))],
-            sorted[sorted.length - 1]);
-      } else {
-        System.out.println("the shelf did not answer: " + Arrays.toString(sorted));
+      if (latenciesMs.isEmpty()) {
+        System.out.println("no page answered");
       }
+      latenciesMs.forEach(
+          (page, taken) -> {
+            long[] sorted = taken.stream().mapToLong(Long::longValue).sorted().toArray();
+            System.out.printf(
+                "%s meanwhile: %d times, median %d ms, 95 %% within %d ms, worst %d ms; %d over 300 ms%n",
+                page,
+                sorted.length,
+                sorted[sorted.length / 2],
+                sorted[(int) (0.95 * (sorted.length - 1))],
+                sorted[sorted.length - 1],
+                Arrays.stream(sorted).filter(ms -> ms > 300).count());
+          });
     }
   }
 }

@@ -46,6 +46,7 @@ public class Climates {
   private final ObjectProvider<LiveReadings> live;
   private final ClimateStore.Planned planned;
   private final Map<Long, PlaceClimate> cache = new ConcurrentHashMap<>();
+  private final Map<Long, List<AirSample>> imported = new ConcurrentHashMap<>();
   private final Map<Long, Long> versions = new ConcurrentHashMap<>();
   private final Map<Long, Double> arrivedS = new ConcurrentHashMap<>();
   private final Map<Long, Began> began = new ConcurrentHashMap<>();
@@ -211,6 +212,16 @@ public class Climates {
   private void forget(long placeId) {
     versions.merge(placeId, 1L, Long::sum);
     cache.remove(placeId);
+    imported.remove(placeId);
+  }
+
+  /** Puts a climate together anew while the one before is still shown. */
+  private void renew(PlaceInfo place) {
+    long version = versions.merge(place.id(), 1L, Long::sum);
+    PlaceClimate fresh = assemble(place);
+    if (versions.get(place.id()) == version) {
+      cache.put(place.id(), fresh);
+    }
   }
 
   /** Whether a place's air follows from that around it, because nobody measured or typed it. */
@@ -334,7 +345,7 @@ public class Climates {
    * when the next replay is due, unless they are old.
    */
   public void liveArrived(long placeId, double fromS) {
-    forget(placeId);
+    renew(place(placeId));
     arrivedS.merge(placeId, fromS, Math::min);
     if (fromS < clock.instant().getEpochSecond() - GAP_S) {
       replayArrived();
@@ -387,8 +398,20 @@ public class Climates {
         typed.findByPlaceIdAndUndoneSIsNullOrderBySinceS(place.id()));
   }
 
+  private List<AirSample> imported(long placeId) {
+    List<AirSample> known = imported.get(placeId);
+    if (known == null) {
+      long version = versions.getOrDefault(placeId, 0L);
+      known = readings.of(placeId);
+      if (versions.getOrDefault(placeId, 0L) == version) {
+        imported.put(placeId, known);
+      }
+    }
+    return known;
+  }
+
   private List<AirSample> samples(long placeId) {
-    List<AirSample> all = readings.of(placeId);
+    List<AirSample> all = new ArrayList<>(imported(placeId));
     LiveReadings arriving = live.getIfAvailable();
     List<LiveReading> arrived = arriving == null ? List.of() : arriving.readings(placeId);
     if (!arrived.isEmpty()) {

@@ -21,7 +21,7 @@ class ReadingSamples {
   /** A reading; epoch seconds. */
   record AirSample(long timeS, double temperatureC, double relativeHumidityPercent) {}
 
-  /** All readings of a place in order of time; the list may be added to. */
+  /** All readings of a place in order of time. */
   List<AirSample> of(long placeId) {
     List<AirSample> samples = new ArrayList<>();
     jdbc.query(

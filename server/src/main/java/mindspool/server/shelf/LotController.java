@@ -22,11 +22,13 @@ class LotController {
   private final LotBook book;
   private final SpoolStore.Lots lots;
   private final SpoolRecords records;
+  private final KnownSpools known;
 
-  LotController(LotBook book, SpoolStore.Lots lots, SpoolRecords records) {
+  LotController(LotBook book, SpoolStore.Lots lots, SpoolRecords records, KnownSpools known) {
     this.book = book;
     this.lots = lots;
     this.records = records;
+    this.known = known;
   }
 
   /**
@@ -72,7 +74,9 @@ class LotController {
   @PutMapping("/{id}")
   @Operation(summary = "Changes a lot: its label's ranges, its price, its own calibrated values")
   LotView change(@PathVariable long id, @RequestBody LotRequest request) {
-    return view(book.change(id, request), records.all());
+    Lot changed = book.change(id, request);
+    known.forget();
+    return view(changed, records.all());
   }
 
   private static LotView view(Lot lot, List<SpoolRecord> all) {

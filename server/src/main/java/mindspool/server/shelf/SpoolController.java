@@ -1,8 +1,11 @@
 package mindspool.server.shelf;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.ArraySchema;
+import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Clock;
+import java.util.ArrayList;
 import java.util.List;
 import mindspool.core.Require;
 import mindspool.core.climate.MoistAir;
@@ -26,6 +29,7 @@ import mindspool.server.shelf.SpoolRequests.ReceiveRequest;
 import mindspool.server.shelf.SpoolRequests.WeighRequest;
 import mindspool.server.shelf.SpoolViews.SpoolPage;
 import mindspool.server.shelf.SpoolViews.SpoolView;
+import mindspool.server.shelf.WrittenSpools.Written;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -44,6 +48,8 @@ class SpoolController {
   private static final double USUAL_JOB_G = 100;
 
   private final SpoolRecords records;
+  private final KnownSpools known;
+  private final WrittenSpools written;
   private final SpoolEstimates estimates;
   private final Receiving receiving;
   private final SpoolActs acts;
@@ -53,6 +59,8 @@ class SpoolController {
 
   SpoolController(
       SpoolRecords records,
+      KnownSpools known,
+      WrittenSpools written,
       SpoolEstimates estimates,
       Receiving receiving,
       SpoolActs acts,
@@ -60,6 +68,8 @@ class SpoolController {
       MaterialCatalogue catalogue,
       Clock clock) {
     this.records = records;
+    this.known = known;
+    this.written = written;
     this.estimates = estimates;
     this.receiving = receiving;
     this.acts = acts;
@@ -81,7 +91,7 @@ class SpoolController {
       List<Integer> frameHours,
       int pending,
       List<ShelfPlace> places,
-      List<SpoolView> spools) {}
+      @ArraySchema(schema = @Schema(implementation = SpoolView.class)) List<Written> spools) {}
 
   record ReceivedView(String code) {}
 
@@ -115,11 +125,13 @@ class SpoolController {
   ShelfView shelf(@RequestParam(required = false) Double grams) {
     double job = job(grams);
     long now = clock.instant().getEpochSecond();
-    List<SpoolView> spools =
-        records.inStock().stream()
-            .map(spool -> SpoolViews.shelf(spool, estimates.ready(spool).orElse(null), job, now))
-            .toList();
-    int pending = (int) spools.stream().filter(spool -> !spool.ready()).count();
+    List<Written> spools = new ArrayList<>();
+    int pending = 0;
+    for (SpoolRecord spool : known.inStock()) {
+      SpoolEstimate estimate = estimates.ready(spool).orElse(null);
+      pending += estimate == null ? 1 : 0;
+      spools.add(written.of(spool, estimate, job, now));
+    }
     return new ShelfView(
         now,
         SpoolViews.frameHours(),
@@ -169,7 +181,7 @@ class SpoolController {
     double job = job(grams);
     long now = clock.instant().getEpochSecond();
     List<SpoolChoice.Candidate> candidates =
-        records.inStock().stream()
+        known.inStock().stream()
             .filter(spool -> spool.material().name().equals(name))
             .map(spool -> candidate(spool, now))
             .toList();

@@ -126,15 +126,23 @@ record SpoolEstimate(
 
   /** Moisture by depth at a time between now and the horizon. */
   MoistureProfile profileAt(double timeS) {
-    for (int i = 1; i < forecast.size(); i++) {
-      ForecastPoint next = forecast.get(i);
-      if (next.timeS() >= timeS) {
-        ForecastPoint before = forecast.get(i - 1);
-        double share = Math.max(0, (timeS - before.timeS()) / (next.timeS() - before.timeS()));
-        return between(before.profile(), next.profile(), share);
+    int low = 1;
+    int high = forecast.size();
+    while (low < high) {
+      int middle = (low + high) >>> 1;
+      if (forecast.get(middle).timeS() >= timeS) {
+        high = middle;
+      } else {
+        low = middle + 1;
       }
     }
-    return forecast.get(forecast.size() - 1).profile();
+    if (low >= forecast.size()) {
+      return forecast.get(forecast.size() - 1).profile();
+    }
+    ForecastPoint before = forecast.get(low - 1);
+    ForecastPoint next = forecast.get(low);
+    double share = Math.max(0, (timeS - before.timeS()) / (next.timeS() - before.timeS()));
+    return between(before.profile(), next.profile(), share);
   }
 
   private static MoistureProfile between(MoistureProfile a, MoistureProfile b, double share) {

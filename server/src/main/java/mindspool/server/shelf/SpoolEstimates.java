@@ -35,6 +35,10 @@ class SpoolEstimates implements DisposableBean {
   private final Clock clock;
   private final CheckpointStore store;
   private final Map<Long, SpoolEstimate> estimates = new ConcurrentHashMap<>();
+
+  /** Shown until the next is there, where only the air is another; acts are never shown late. */
+  private final Map<Long, SpoolEstimate> outdated = new ConcurrentHashMap<>();
+
   private final Map<Long, Checkpoint> checkpoints = new ConcurrentHashMap<>();
   private final Map<Long, Long> versions = new ConcurrentHashMap<>();
   private final Set<Long> queued = ConcurrentHashMap.newKeySet();
@@ -65,6 +69,7 @@ class SpoolEstimates implements DisposableBean {
     SpoolEstimate known = estimates.get(spool.spool().id);
     if (known == null) {
       queue(spool.spool().id);
+      known = outdated.get(spool.spool().id);
     }
     return Optional.ofNullable(known);
   }
@@ -78,6 +83,7 @@ class SpoolEstimates implements DisposableBean {
     // A fact that arrived meanwhile makes this estimate worthless for others.
     if (versions.getOrDefault(id, 0L) == version) {
       estimates.put(id, computed.estimate());
+      outdated.remove(id);
       keep(spool, from, computed.checkpoint());
     }
     return computed.estimate();
@@ -128,13 +134,17 @@ class SpoolEstimates implements DisposableBean {
       checkpoints.remove(id);
     }
     store.dropAfter(id, fromS);
-    estimates.remove(id);
+    SpoolEstimate last = estimates.remove(id);
+    if (last != null) {
+      outdated.put(id, last);
+    }
     queue(id);
   }
 
   @TransactionalEventListener(fallbackExecution = true)
   void spoolChanged(SpoolChanged event) {
     forget(event.spoolId(), event.fromS());
+    outdated.remove(event.spoolId());
   }
 
   @TransactionalEventListener(fallbackExecution = true)

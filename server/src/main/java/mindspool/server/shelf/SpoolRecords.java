@@ -72,6 +72,11 @@ class SpoolRecords {
     return facts.findBySpoolIdOrderByAtSAscIdAsc(spoolId);
   }
 
+  /** Whether it was said, and perhaps taken back, that a spool is used up. */
+  boolean hasEverBeenEmptied(long spoolId) {
+    return factsOf(spoolId).stream().anyMatch(fact -> fact.kind == SpoolFact.Kind.EMPTIED);
+  }
+
   /** What emptied reels tell of their siblings. */
   EmptyReels emptyReels() {
     List<SpoolFact> emptied = facts.findByKindAndUndoneSIsNull(SpoolFact.Kind.EMPTIED);
