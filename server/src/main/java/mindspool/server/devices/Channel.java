@@ -1,5 +1,6 @@
 package mindspool.server.devices;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -33,6 +34,16 @@ class Channel {
 
   /** JSON pointer to the time; null where the arrival counts. */
   String timePointer;
+
+  /** Readings ever taken. Written by {@link ReadingStore} with every batch, as the two below. */
+  @Column(insertable = false, updatable = false)
+  long readings;
+
+  @Column(insertable = false, updatable = false)
+  Long lastMs;
+
+  @Column(insertable = false, updatable = false)
+  Double lastReading;
 
   protected Channel() {}
 

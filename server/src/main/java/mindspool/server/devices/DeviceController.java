@@ -41,7 +41,10 @@ class DeviceController {
   private static final long DAY_S = 86_400;
   private static final double USUAL_SCALE_STEP_G = 1;
   private static final long FRESH_MS = 30_000;
-  private static final int SCALE_READINGS = 12;
+
+  /** Readings of so long tell whether a scale rests, ms. */
+  private static final long SETTLING_MS = 30_000;
+
   private static final int SHOWN_FLAGS = 30;
   private static final int SHOWN_REFUSALS = 50;
 
@@ -222,7 +225,8 @@ class DeviceController {
                 () ->
                     new InvalidValueException(
                         "id", device.name, "a scale", "No mass is read from this device."));
-    List<Kept> latest = readings.latest(mass.id, SCALE_READINGS);
+    List<Kept> latest =
+        mass.lastMs == null ? List.of() : readings.since(mass.id, mass.lastMs - SETTLING_MS);
     if (latest.isEmpty()) {
       return new ScaleView(null, null, null);
     }
@@ -363,7 +367,6 @@ class DeviceController {
   }
 
   private ChannelView view(Channel channel) {
-    List<Kept> latest = readings.latest(channel.id, 1);
     return new ChannelView(
         channel.id,
         channel.topicFilter,
@@ -372,9 +375,9 @@ class DeviceController {
         channel.unit.sign(),
         channel.quantity.unit(),
         channel.timePointer,
-        readings.count(channel.id),
-        latest.isEmpty() ? null : latest.get(0).value(),
-        latest.isEmpty() ? null : latest.get(0).timeMs());
+        channel.readings,
+        channel.lastReading,
+        channel.lastMs);
   }
 
   private static CheckView view(HygrometerCheck check) {

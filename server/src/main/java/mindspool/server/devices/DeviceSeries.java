@@ -3,9 +3,11 @@ package mindspool.server.devices;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import mindspool.core.device.Quantity;
@@ -43,6 +45,7 @@ class DeviceSeries implements LiveReadings {
   private final ObjectProvider<Climates> climates;
   private final Clock clock;
   private final Map<Long, Air> known = new ConcurrentHashMap<>();
+  private final Map<Long, Twins> twins = new ConcurrentHashMap<>();
   private final Map<Long, Long> arrivedMs = new ConcurrentHashMap<>();
 
   DeviceSeries(
@@ -78,6 +81,7 @@ class DeviceSeries implements LiveReadings {
   /** A device, its place or its correction is another. */
   void changed(long deviceId) {
     known.remove(deviceId);
+    twins.clear();
     placesOf(deviceId).forEach(place -> climates.getObject().liveChanged(place));
   }
 
@@ -224,17 +228,49 @@ class DeviceSeries implements LiveReadings {
     return place;
   }
 
+  /** What was found when a device was held against those beside it, and from which readings. */
+  private record Twins(long placeId, List<Air> airs, List<Flag> flags) {
+
+    boolean holds(long place, List<Air> of) {
+      // The same objects, not equal ones: to compare the readings would take as long as the rest.
+      boolean same = placeId == place && airs.size() == of.size();
+      for (int i = 0; same && i < of.size(); i++) {
+        same = airs.get(i) == of.get(i);
+      }
+      return same;
+    }
+  }
+
   /** What a second hygrometer in the same place says against this one. */
   List<Flag> twinFlags(Device device, long placeId) {
+    List<Device> others = othersIn(placeId, device);
+    List<Air> airs = new ArrayList<>();
+    airs.add(air(device.id));
+    others.forEach(other -> airs.add(air(other.id)));
+    Twins found = twins.get(device.id);
+    if (found == null || !found.holds(placeId, airs)) {
+      found = new Twins(placeId, airs, compared(device, others));
+      twins.put(device.id, found);
+    }
+    return found.flags;
+  }
+
+  private List<Device> othersIn(long placeId, Device device) {
+    Map<Long, Long> placeOf = new HashMap<>();
+    double now = clock.millis() / 1000.0;
+    stays.findAllByOrderByFromSAscIdAsc().stream()
+        .filter(stay -> stay.fromS <= now)
+        .forEach(stay -> placeOf.put(stay.deviceId, stay.placeId));
+    return devices.findByRemovedSIsNullOrderByName().stream()
+        .filter(other -> other.kind == Device.Kind.HYGROMETER && !other.id.equals(device.id))
+        .filter(other -> Objects.equals(placeOf.get(other.id), placeId))
+        .toList();
+  }
+
+  private List<Flag> compared(Device device, List<Device> others) {
     List<Flag> flags = new ArrayList<>();
     Corrections own = corrections(device.id);
-    for (Device other : devices.findByRemovedSIsNullOrderByName()) {
-      if (other.id.equals(device.id)
-          || other.kind != Device.Kind.HYGROMETER
-          || placeAt(stays.findByDeviceIdOrderByFromSAscIdAsc(other.id), clock.millis() / 1000.0)
-              != placeId) {
-        continue;
-      }
+    for (Device other : others) {
       Corrections theirs = corrections(other.id);
       double bound =
           Math.hypot(own.latest().uncertaintyPercent(50), theirs.latest().uncertaintyPercent(50));

@@ -2,7 +2,9 @@ package mindspool.server.devices;
 
 import java.sql.Statement;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -15,6 +17,11 @@ class ReadingStore {
       "insert into device_reading (channel_id, time_ms, reading, readings)"
           + " select ?, ?, ?, 1 where not exists"
           + " (select 1 from device_reading where channel_id = ? and time_ms = ?)";
+
+  private static final String ADD_TO_CHANNEL =
+      "update channel set readings = readings + ?,"
+          + " last_reading = case when last_ms >= ? then last_reading else ? end,"
+          + " last_ms = case when last_ms >= ? then last_ms else ? end where id = ?";
 
   private static final int MOST_REFUSED = 20_000;
 
@@ -53,6 +60,7 @@ class ReadingStore {
       for (int i = 0; i < counts.length; i++) {
         fresh[i] = counts[i] == 1 || counts[i] == Statement.SUCCESS_NO_INFO;
       }
+      addToChannels(readings, fresh);
     }
     if (!refused.isEmpty()) {
       jdbc.batchUpdate(
@@ -62,6 +70,32 @@ class ReadingStore {
               .toList());
     }
     return fresh;
+  }
+
+  private void addToChannels(List<Reading> readings, boolean[] fresh) {
+    Map<Long, Integer> brought = new HashMap<>();
+    Map<Long, Reading> last = new HashMap<>();
+    for (int i = 0; i < fresh.length; i++) {
+      Reading reading = readings.get(i);
+      if (fresh[i]) {
+        brought.merge(reading.channelId, 1, Integer::sum);
+        last.merge(reading.channelId, reading, (a, b) -> b.timeMs >= a.timeMs ? b : a);
+      }
+    }
+    jdbc.batchUpdate(
+        ADD_TO_CHANNEL,
+        last.values().stream()
+            .map(
+                reading ->
+                    new Object[] {
+                      brought.get(reading.channelId),
+                      reading.timeMs,
+                      reading.value,
+                      reading.timeMs,
+                      reading.timeMs,
+                      reading.channelId
+                    })
+            .toList());
   }
 
   /** Writes everything committed to the disk, so that it outlives the process. */
@@ -79,27 +113,20 @@ class ReadingStore {
         fromMs);
   }
 
-  /** The latest readings of a channel, in order of time. */
-  List<Kept> latest(long channelId, int count) {
-    List<Kept> found =
-        jdbc.query(
-            "select time_ms, reading from device_reading where channel_id = ?"
-                + " order by time_ms desc limit ?",
-            (row, i) -> new Kept(row.getLong(1), row.getDouble(2)),
-            channelId,
-            count);
-    List<Kept> inOrder = new ArrayList<>(found);
-    java.util.Collections.reverse(inOrder);
-    return inOrder;
+  /** The readings of a channel from a time on, in order of time. */
+  List<Kept> since(long channelId, long fromMs) {
+    return jdbc.query(
+        "select time_ms, reading from device_reading where channel_id = ? and time_ms >= ?"
+            + " order by time_ms",
+        (row, i) -> new Kept(row.getLong(1), row.getDouble(2)),
+        channelId,
+        fromMs);
   }
 
   /** How many readings of a channel were ever taken; thinned ones count for all they replaced. */
   long count(long channelId) {
     Long count =
-        jdbc.queryForObject(
-            "select coalesce(sum(readings), 0) from device_reading where channel_id = ?",
-            Long.class,
-            channelId);
+        jdbc.queryForObject("select readings from channel where id = ?", Long.class, channelId);
     return count == null ? 0 : count;
   }
 

@@ -1,0 +1,44 @@
+package mindspool.core.learning;
+
+/**
+ * What is known of a lot's polymer before a spool of it is weighed: its diffusivity and its uptake
+ * as factors of the table's, each log-normal.
+ *
+ * @param logDiffusion mean of the natural logarithm of the diffusion factor
+ * @param logDiffusionSd its standard deviation
+ * @param logSorption mean of the natural logarithm of the sorption factor
+ * @param logSorptionSd its standard deviation
+ */
+public record LotPrior(
+    double logDiffusion, double logDiffusionSd, double logSorption, double logSorptionSd) {
+
+  /** Any lot of a material; judgement on handbook ranges (grade D). */
+  public static final LotPrior ANY_LOT = new LotPrior(0, 0.6, 0, 0.2);
+
+  /** Spools of one lot still differ by winding and print of the table by this much, from memory. */
+  private static final double WITHIN_LOT_DIFFUSION_SD = 0.2;
+
+  private static final double WITHIN_LOT_SORPTION_SD = 0.05;
+
+  public LotPrior {
+    if (!(logDiffusionSd > 0 && logSorptionSd > 0)) {
+      throw new IllegalArgumentException("a prior needs widths above 0");
+    }
+  }
+
+  /**
+   * The prior for a sibling of a spool that was weighed: what was learned there, widened by what
+   * differs within a lot, and never wider than that of any lot.
+   */
+  public static LotPrior fromSibling(Calibration known) {
+    return new LotPrior(
+        known.mean(Member::logDiffusion),
+        Math.min(
+            ANY_LOT.logDiffusionSd,
+            Math.hypot(known.sd(Member::logDiffusion), WITHIN_LOT_DIFFUSION_SD)),
+        known.mean(Member::logSorption),
+        Math.min(
+            ANY_LOT.logSorptionSd,
+            Math.hypot(known.sd(Member::logSorption), WITHIN_LOT_SORPTION_SD)));
+  }
+}
