@@ -133,7 +133,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
         <button class="button plain small" @click="preferences.switchTheme">
           {{ preferences.theme === 'dark' ? 'light' : 'dark' }} colours
         </button>
-        <button class="button plain small" @click="showHelp">keys: ?</button>
+        <button class="button plain small keys" @click="showHelp">keys: ?</button>
       </div>
     </nav>
     <main id="main">
@@ -332,6 +332,10 @@ main {
     border-top: 2px solid var(--ink);
     padding: 0.75rem;
     font-size: var(--size-2);
+  }
+
+  .foot.open .keys {
+    display: none;
   }
 
   .foot.open .devices,

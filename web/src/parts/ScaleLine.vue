@@ -15,6 +15,8 @@ const emit = defineEmits<{ rests: [massG: number] }>()
 const SCALE_POLL_MS = 700
 /** Less than this is a draught, not another load, g. */
 const MOVED_G = 5
+/** Below this nothing lies on it, g. */
+const EMPTY_G = 5
 const SCALE_KEY = 'mind-spool-scale'
 const scales = ref<Schemas['DeviceView'][]>([])
 const scaleId = ref<number | null>(null)
@@ -90,7 +92,7 @@ function chooseScale(id: number) {
     <template v-else-if="shown.stableG !== null && shown.stableG >= leastG"
       >rests at <b>{{ shown.stableG.toFixed(1) }} g</b>, taken</template
     >
-    <template v-else-if="shown.stableG !== null">empty</template>
+    <template v-else-if="shown.massG < Math.max(leastG, EMPTY_G)">empty</template>
     <template v-else>{{ shown.massG.toFixed(1) }} g, not at rest</template>
   </p>
 </template>

@@ -20,6 +20,8 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
+import mindspool.simulators.DevicePublisher;
+import mindspool.simulators.WeirLane;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
@@ -32,6 +34,7 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.context.SpringBootTest.WebEnvironment;
 import org.springframework.test.context.ActiveProfiles;
+import tools.jackson.databind.JsonNode;
 
 /** A person's way through the demo, in a real browser. */
 @SpringBootTest(
@@ -227,6 +230,9 @@ class BrowserTest {
 
   @Test
   void weighMoveAndUndo() {
+    shelf();
+    page.getByTestId("person").fill("Ines");
+    page.getByTestId("person").blur();
     visitSpool("ABS ivory");
     page.getByTestId("weigh").click();
     page.getByTestId("gross-mass").fill("12");
@@ -236,6 +242,7 @@ class BrowserTest {
     page.getByTestId("save-mass").click();
     assertThat(page.getByTestId("act-done")).containsText("700 g");
     assertThat(page.locator(".record")).containsText("700 g gross");
+    assertThat(page.locator(".record tr").first()).containsText("Ines");
     page.getByTestId("undo").click();
     assertThat(page.locator(".record tr.undone")).containsText("700 g gross");
 
@@ -381,6 +388,32 @@ class BrowserTest {
     page.getByText("Print their labels").click();
     assertThat(page.getByTestId("labels-pdf"))
         .hasAttribute("href", Pattern.compile(".*labels\\.pdf\\?codes=.*A4_3X8.*"));
+  }
+
+  /** The reel is lifted, so that only the next one fills the next row. */
+  @Test
+  void receivingTakesMassesFromTheScale() throws InterruptedException {
+    JsonNode mqtt = new Api(port).get("/api/mqtt").body();
+    String address = mqtt.get("address").asString();
+    int mqttPort = Integer.parseInt(address.substring(address.indexOf(':') + 1));
+    page.navigate("/receive");
+    page.getByTestId("one-more").click();
+    page.getByTestId("from-scale").check();
+    try (DevicePublisher scale = new DevicePublisher("127.0.0.1", mqttPort).connect(10_000)) {
+      rest(scale, 1234, "#gross", "1234");
+      rest(scale, 0, "#gross-1", "");
+      rest(scale, 1187, "#gross-1", "1187");
+    }
+    assertThat(page.locator("#gross")).hasValue("1234");
+  }
+
+  private void rest(DevicePublisher scale, double massG, String field, String shown)
+      throws InterruptedException {
+    for (int i = 0; i < 8; i++) {
+      scale.number(WeirLane.SCALE, massG, 0);
+      Thread.sleep(500);
+    }
+    assertThat(page.locator(field)).hasValue(shown);
   }
 
   @Test

@@ -29,9 +29,13 @@ class MqttIntake implements SmartLifecycle {
   private static final Logger LOG = LoggerFactory.getLogger(MqttIntake.class);
 
   private static final String CLIENT_ID = "mind-spool";
-  private static final long KEEP_SESSION_S = 30L * 86_400;
+
+  /** Not much longer: brokers that reckon it in milliseconds of 32 bits end it at once. */
+  private static final long KEEP_SESSION_S = 20L * 86_400;
+
   private static final int MOST_WAITING = 20_000;
   private static final int MOST_AT_ONCE = 2_000;
+  private static final long LOOK_UP_MS = 200;
   private static final long GATHER_MS = 100;
   private static final long RETRY_MS = 2_000;
   private static final long STOP_MS = 5_000;
@@ -91,7 +95,11 @@ class MqttIntake implements SmartLifecycle {
             .maxDelay(RECONNECT_WITHIN_S, TimeUnit.SECONDS)
             .applyAutomaticReconnect();
     builder.addConnectedListener(context -> connected());
-    builder.addDisconnectedListener(context -> disconnected(context.getCause()));
+    builder.addDisconnectedListener(
+        context -> {
+          disconnected(context.getCause());
+          context.getReconnector().reconnect(running);
+        });
     // Given to the client, not to its first connection, so that it is told on every new one.
     if (!settings.user().isEmpty()) {
       builder
@@ -148,7 +156,7 @@ class MqttIntake implements SmartLifecycle {
     while (running) {
       try {
         if (batch.isEmpty()) {
-          Mqtt5Publish first = waiting.poll(1, TimeUnit.SECONDS);
+          Mqtt5Publish first = waiting.poll(LOOK_UP_MS, TimeUnit.MILLISECONDS);
           if (first == null) {
             continue;
           }
@@ -193,12 +201,13 @@ class MqttIntake implements SmartLifecycle {
     running = false;
     try {
       starter.join(STOP_MS);
+      // What is stored is also acknowledged before leaving, or the broker would send it again.
+      if (writer != null) {
+        writer.join(STOP_MS);
+        writer.interrupt();
+      }
       if (client != null) {
         client.disconnect();
-      }
-      if (writer != null) {
-        writer.interrupt();
-        writer.join(STOP_MS);
       }
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();

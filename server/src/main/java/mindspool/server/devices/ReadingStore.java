@@ -146,27 +146,28 @@ class ReadingStore {
   @Transactional
   public int thin(long channelId, long fromMs, long toMs, long sliceMs) {
     jdbc.update(
-        "create local temporary table if not exists thinned (time_ms bigint, reading double"
-            + " precision, least double precision, most double precision, readings int)");
+        "create local temporary table if not exists thinned (slice bigint primary key,"
+            + " time_ms bigint, reading double precision, least double precision,"
+            + " most double precision, readings int)");
     jdbc.update("delete from thinned");
     jdbc.update(
-        "insert into thinned select min(time_ms) + (max(time_ms) - min(time_ms)) / 2,"
+        "insert into thinned select time_ms / ? slice,"
+            + " min(time_ms) + (max(time_ms) - min(time_ms)) / 2,"
             + " sum(reading * readings) / sum(readings), min(coalesce(least, reading)),"
             + " max(coalesce(most, reading)), sum(readings) from device_reading"
             + " where channel_id = ? and time_ms >= ? and time_ms < ?"
-            + " group by time_ms / ? having count(*) > 1",
+            + " group by slice having count(*) > 1",
+        sliceMs,
         channelId,
         fromMs,
-        toMs,
-        sliceMs);
+        toMs);
     int removed =
         jdbc.update(
             "delete from device_reading where channel_id = ? and time_ms >= ? and time_ms < ?"
-                + " and time_ms / ? in (select time_ms / ? from thinned)",
+                + " and exists (select 1 from thinned where slice = device_reading.time_ms / ?)",
             channelId,
             fromMs,
             toMs,
-            sliceMs,
             sliceMs);
     jdbc.update(
         "insert into device_reading (channel_id, time_ms, reading, least, most, readings)"
