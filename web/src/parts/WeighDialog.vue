@@ -2,15 +2,20 @@
 import { computed, ref, useTemplateRef } from 'vue'
 import { Problem } from '@/api/client'
 import { useActs } from '@/stores/acts'
-import type { Spool } from '@/stores/shelf'
+import { useShelf, type Spool } from '@/stores/shelf'
 import { grams } from './format'
 import ProblemNote from './ProblemNote.vue'
 import ScaleLine from './ScaleLine.vue'
 
-const props = defineProps<{
-  spool: Spool
-  emptyReelG?: { low: number; typical: number; high: number }
-}>()
+const props = withDefaults(
+  defineProps<{
+    spool: Spool
+    emptyReelG?: { low: number; typical: number; high: number }
+    /** Whether there is a weighing to compare this one with, as far as is known here. */
+    weighedBefore?: boolean
+  }>(),
+  { emptyReelG: undefined, weighedBefore: true },
+)
 const emit = defineEmits<{ close: [] }>()
 
 const acts = useActs()
@@ -32,6 +37,13 @@ const net = computed(() => {
     ? `${grams(left(empty.typical))} of filament`
     : `${grams(left(empty.typical))} of filament (${left(empty.high).toFixed(0)} to ${left(empty.low).toFixed(0)}: the empty reel's mass is not known)`
 })
+
+const shelf = useShelf()
+/** In a dryer nothing is used, so there it is the likelier answer. */
+const nothingUsed = ref(
+  props.weighedBefore &&
+    shelf.places.find((each) => each.place.id === props.spool.placeId)?.place.kind === 'DRYER',
+)
 
 /** The mass that a scale gave; typing over it makes it a person's. */
 const fromScale = ref<string | null>(null)
@@ -63,12 +75,11 @@ async function save() {
   busy.value = true
   problem.value = null
   try {
-    await acts.weigh(
-      props.spool.code,
-      gross.value,
-      at.value ?? undefined,
-      fromScale.value === typed.value,
-    )
+    await acts.weigh(props.spool.code, gross.value, {
+      at: at.value ?? undefined,
+      fromScale: fromScale.value === typed.value,
+      nothingUsed: nothingUsed.value,
+    })
     emit('close')
   } catch (cause) {
     problem.value = Problem.of(cause)
@@ -113,6 +124,10 @@ async function save() {
           {{ k }}
         </button>
       </div>
+      <label v-if="weighedBefore" class="nothing">
+        <input v-model="nothingUsed" type="checkbox" data-testid="nothing-used" />
+        nothing was used since the last weighing: what changed is water
+      </label>
       <details>
         <summary>it was weighed earlier</summary>
         <el-date-picker v-model="at" type="datetime" format="D MMM YYYY, HH:mm" />
@@ -143,6 +158,11 @@ async function save() {
 
 .pad {
   display: none;
+}
+
+.nothing {
+  display: block;
+  margin-bottom: 0.5rem;
 }
 
 .save {

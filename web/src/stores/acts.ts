@@ -15,6 +15,12 @@ type Subject = 'spool' | 'container'
 
 const SHOWN_MS = 9_000
 
+interface WeighingDetails {
+  at?: Date
+  fromScale?: boolean
+  nothingUsed?: boolean
+}
+
 /** Acts on spools: each is recorded at once and can be undone. */
 export const useActs = defineStore('acts', () => {
   const done = shallowRef<Done | null>(null)
@@ -84,13 +90,14 @@ export const useActs = defineStore('acts', () => {
     )
   }
 
-  async function weigh(code: string, grossMassG: number, at?: Date, fromScale = false) {
+  /** A weighing; `nothingUsed` where what changed since the one before is water. */
+  async function weigh(code: string, grossMassG: number, more: WeighingDetails = {}) {
     await record(
       `${code} weighed, ${grossMassG} g`,
       answer(
         client.POST('/api/spools/{code}/weighings', {
           params: { path: { code } },
-          body: { grossMassG, at: at?.toISOString(), fromScale },
+          body: { grossMassG, ...more, at: more.at?.toISOString() },
         }),
       ),
     )

@@ -14,6 +14,7 @@ import { useShelf } from '@/stores/shelf'
 import { useTime } from '@/stores/time'
 import FaceWithNumbers from './FaceWithNumbers.vue'
 import HandlingPanel from './HandlingPanel.vue'
+import LearnedPanel from './LearnedPanel.vue'
 
 const props = defineProps<{ code: string }>()
 
@@ -234,8 +235,14 @@ async function open() {
                     air between wraps {{ (100 * page.basis.voidFraction).toFixed(0) }} %.
                   </p>
                   <p>
-                    Band, 80 %, of the estimate now: diffusivity ×÷1.8, uptake ×÷1.2, the start;
-                    each by a replay.
+                    <template v-if="page.learned && !page.learned.doubtful">
+                      Band, 80 %, of the estimate now: the 64 states that the weighings allow, each
+                      replayed.
+                    </template>
+                    <template v-else>
+                      Band, 80 %, of the estimate now: diffusivity ×÷1.8, uptake ×÷1.2, the start;
+                      each by a replay. Weighings with nothing used between narrow it.
+                    </template>
                     <template v-if="page.basis.unrecordedHours >= 1">
                       For {{ page.basis.unrecordedHours.toFixed(0) }} h there is no climate record;
                       the air is assumed and the true band is wider.
@@ -301,6 +308,8 @@ async function open() {
 
     <HistoryRibbon class="sheet" :page="page" />
 
+    <LearnedPanel :page="page" />
+
     <HandlingPanel :page="page" />
 
     <section class="record">
@@ -315,7 +324,8 @@ async function open() {
               <template v-if="fact.placeId">{{ shelf.placeName(fact.placeId) }}</template>
               <template v-if="fact.grossMassG != null">
                 <template v-if="fact.placeId">, </template>{{ fact.grossMassG }} g
-                {{ fact.kind === 'EMPTIED' ? '' : 'gross' }}</template
+                {{ fact.kind === 'EMPTIED' ? '' : 'gross'
+                }}<template v-if="fact.nothingUsed">, nothing used before</template></template
               >
               <template v-if="fact.detail">{{
                 fact.kind === 'END' ? fact.detail.toLowerCase().replaceAll('_', ' ') : fact.detail
@@ -343,6 +353,7 @@ async function open() {
     </section>
 
     <WeighDialog
+      :weighed-before="page.facts.some((fact) => fact.grossMassG !== null && !fact.undone)"
       v-if="weighing"
       :spool="spool"
       :empty-reel-g="page.emptyReelG"

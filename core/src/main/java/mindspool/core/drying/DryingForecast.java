@@ -112,7 +112,7 @@ public record DryingForecast(
         new DryingAdvice(material, reel, dryer, room, ceiling, run, cycle, target).lines());
   }
 
-  private static void checkSetpoint(double setpoint, Dryer dryer, MoistAir room) {
+  static void checkSetpoint(double setpoint, Dryer dryer, MoistAir room) {
     Require.within(
         "dryer.setpointC",
         setpoint,

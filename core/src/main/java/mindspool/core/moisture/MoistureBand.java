@@ -11,7 +11,7 @@ import mindspool.core.material.Material;
  * <p>Spreads: diffusivity a factor exp(0.6), uptake a factor exp(0.2) (judgement on handbook
  * ranges, grade D); the start as given in the history. Not counted: errors of the climate record.
  */
-public final class MoistureBand {
+public final class MoistureBand implements ProfileBand {
 
   private static final double DIFFUSION_SPREAD = Math.exp(0.6);
   private static final double SORPTION_SPREAD = Math.exp(0.2);
@@ -59,7 +59,7 @@ public final class MoistureBand {
     return replay.advance(replay.start(), history.startS(), timeS, null).profile();
   }
 
-  /** Half-width of the 80 % band of some mean of the profile, in its unit. */
+  @Override
   public double halfWidth(ToDoubleFunction<MoistureProfile> quantity) {
     double centre = quantity.applyAsDouble(expected);
     double sum = 0;

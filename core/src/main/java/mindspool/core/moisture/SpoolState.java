@@ -67,6 +67,30 @@ public final class SpoolState {
     return copy;
   }
 
+  /**
+   * Says that the air goes on into another climate without a jump, so that the steps need not begin
+   * afresh.
+   */
+  public void goOnInto(ClimateSeries climate, AirContact contact) {
+    if (lastContact == contact) {
+      lastClimate = climate;
+    }
+  }
+
+  /**
+   * The same spool with so many times the water at the same vapour pressures, its uptake as much.
+   */
+  public SpoolState withContentScaled(double factor) {
+    SpoolState scaled = copy();
+    for (int i = 0; i < scaled.modeContent.length; i++) {
+      scaled.modeContent[i] *= factor;
+    }
+    for (int i = 0; i < scaled.storedKgPerM3.length; i++) {
+      scaled.storedKgPerM3[i] *= factor;
+    }
+    return scaled;
+  }
+
   /** Forgets how long the last step was, so that what follows depends on the water alone. */
   void beginStepsAfresh() {
     lastClimate = null;

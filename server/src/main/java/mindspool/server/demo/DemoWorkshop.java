@@ -14,6 +14,7 @@ import mindspool.server.climate.DemoRoom;
 import mindspool.server.climate.PlaceKind;
 import mindspool.server.devices.DemoDevices;
 import mindspool.server.shelf.Spools;
+import mindspool.server.shelf.Spools.DemoLot;
 import mindspool.server.shelf.Spools.DemoMove;
 import mindspool.server.shelf.Spools.DemoSpool;
 import mindspool.server.shelf.Spools.DemoWeighing;
@@ -115,7 +116,12 @@ class DemoWorkshop implements ApplicationRunner {
         .left(690)
         .moved(printer, 0.28)
         .add();
-    open("PA6", "black", "#202326", window, 50).left(770).visited(dryer, 0.5, 0.09).add();
+    String weighedNylon =
+        open("PA6", "black", "#202326", window, 50).left(770).visited(dryer, 0.5, 0.09).add();
+    spools.weighAsTrulyIs(
+        weighedNylon,
+        new DemoLot(0.6, 1.15),
+        List.of(daysAgo(0.52), daysAgo(0.35), daysAgo(0.2), daysAgo(0.08)));
     sealed("PA12", "steel grey", "#7f878c", dryBox, 45).opened(44).left(610).add();
     sealed("PA12", "white", "#eceae4", window, 15).opened(3.5).left(985).add();
 
@@ -202,9 +208,9 @@ class DemoWorkshop implements ApplicationRunner {
       return this;
     }
 
-    void add() {
+    String add() {
       boolean cardboard = colour.length() % 3 == 0 && nominalG > 500;
-      spools.addDemo(
+      return spools.addDemo(
           new DemoSpool(
               material,
               colour,

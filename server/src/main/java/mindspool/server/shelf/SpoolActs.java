@@ -174,6 +174,19 @@ class SpoolActs {
     long at = time("at", request.at(), spool);
     SpoolFact fact = new SpoolFact(spool.spool().id, SpoolFact.Kind.WEIGHED, at, now(), origin);
     fact.grossMassG = gross;
+    fact.nothingUsed = Boolean.TRUE.equals(request.nothingUsed());
+    if (request.scaleStepG() != null) {
+      fact.scaleStepG =
+          Require.within(
+              "scaleStepG", request.scaleStepG(), 0.001, 50, "g", "The smallest step it shows.");
+    }
+    if (fact.nothingUsed && spool.lastWeighedBefore(at).isEmpty()) {
+      throw new InvalidValueException(
+          "nothingUsed",
+          true,
+          "a weighing before it to compare with",
+          "Leave it out for the first weighing.");
+    }
     SpoolFact saved = facts.save(fact);
     events.publishEvent(new SpoolChanged(spool.spool().id, at));
     return new Recorded(saved.id, remark(spool, gross, at));

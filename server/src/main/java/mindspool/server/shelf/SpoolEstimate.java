@@ -3,15 +3,20 @@ package mindspool.server.shelf;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Supplier;
+import mindspool.core.learning.CalibratedBand;
+import mindspool.core.learning.Member;
 import mindspool.core.moisture.MoistureBand;
 import mindspool.core.moisture.MoistureProfile;
 import mindspool.core.moisture.PrintableUntil;
 import mindspool.core.moisture.PrintableUntil.ForecastPoint;
+import mindspool.core.moisture.ProfileBand;
 import mindspool.core.moisture.SpoolHistory;
+import mindspool.core.moisture.SpoolMoistureModel;
 import mindspool.core.moisture.SpoolMoistureModel.StepListener;
 import mindspool.core.moisture.SpoolReplay;
 import mindspool.core.moisture.SpoolState;
 import mindspool.server.climate.Climates;
+import mindspool.server.shelf.Calibrations.Learned;
 import org.springframework.util.function.SingletonSupplier;
 
 /**
@@ -22,7 +27,9 @@ import org.springframework.util.function.SingletonSupplier;
  * @param past moisture so far, thinned
  * @param state water by depth now
  * @param forecast from now to the end of the horizon, the first point now
+ * @param learned what its weighings taught; null where nothing can be compared
  * @param band how sure the estimate is; computed when first asked for
+ * @param untaught the estimate and its band as they would be without that; likewise
  */
 record SpoolEstimate(
     SpoolRecord spool,
@@ -31,7 +38,12 @@ record SpoolEstimate(
     List<PastPoint> past,
     SpoolState state,
     List<ForecastPoint> forecast,
-    Supplier<MoistureBand> band) {
+    Learned learned,
+    Supplier<ProfileBand> band,
+    Supplier<Untaught> untaught) {
+
+  /** What the table's material alone would say. */
+  record Untaught(MoistureProfile profile, ProfileBand band) {}
 
   /** How far the forecast reaches. */
   static final double HORIZON_S = 14 * 86_400.0;
@@ -60,12 +72,25 @@ record SpoolEstimate(
   /**
    * Computes an estimate.
    *
-   * @param from where to go on from; null to begin with the arrival
+   * @param stored where to go on from; null to begin with the arrival
+   * @param calibrations what weighings taught so far
    */
-  static Computed of(SpoolRecord spool, Climates climates, long nowS, Checkpoint from) {
+  static Computed of(
+      SpoolRecord spool,
+      Climates climates,
+      long nowS,
+      Checkpoint stored,
+      Calibrations calibrations) {
     double end = nowS + HORIZON_S + RESERVE_S;
     SpoolHistory history = spool.history(climates, nowS, end);
-    SpoolReplay replay = new SpoolReplay(spool.material(), history);
+    Learned learned = calibrations.of(spool, history, nowS).orElse(null);
+    boolean taught = learned != null && !learned.calibration().isDoubtful();
+    SpoolReplay replay =
+        taught
+            ? taught(spool, history, learned.calibration().best())
+            : new SpoolReplay(spool.material(), history);
+    // A checkpoint was made with the table's material; what is taught begins with the arrival.
+    Checkpoint from = taught ? null : stored;
     List<PastPoint> past = new ArrayList<>();
     double mark = checkpointAt(nowS);
     boolean resumed = from != null && from.timeS() <= mark && from.timeS() > history.startS();
@@ -81,7 +106,7 @@ record SpoolEstimate(
     if (mark > reached) {
       state = replay.advance(state, reached, mark, noting);
       reached = mark;
-      checkpoint = new Checkpoint(mark, state.copy(), List.copyOf(past));
+      checkpoint = taught ? null : new Checkpoint(mark, state.copy(), List.copyOf(past));
     }
     state = replay.advance(state, reached, nowS, noting);
     past.add(pastPoint(nowS, state.profile()));
@@ -100,8 +125,31 @@ record SpoolEstimate(
             past,
             state,
             forecast,
-            SingletonSupplier.of(() -> MoistureBand.at(spool.material(), history, nowS))),
+            learned,
+            SingletonSupplier.of(
+                () ->
+                    taught
+                        ? CalibratedBand.at(spool.material(), history, nowS, learned.calibration())
+                        : MoistureBand.at(spool.material(), history, nowS)),
+            SingletonSupplier.of(() -> untaught(spool, history, nowS))),
         checkpoint);
+  }
+
+  private static SpoolReplay taught(SpoolRecord spool, SpoolHistory history, Member lot) {
+    return new SpoolReplay(
+        spool.material(),
+        history,
+        lot.diffusionFactor(),
+        lot.sorptionFactor(),
+        lot.startShift(),
+        SpoolMoistureModel.Options.STANDARD);
+  }
+
+  private static Untaught untaught(SpoolRecord spool, SpoolHistory history, long nowS) {
+    SpoolReplay replay = new SpoolReplay(spool.material(), history);
+    return new Untaught(
+        replay.advance(replay.start(), history.startS(), nowS, null).profile(),
+        MoistureBand.at(spool.material(), history, nowS));
   }
 
   /** Stays change moisture fast at first; those moments are kept whatever the spacing. */

@@ -34,6 +34,7 @@ class SpoolEstimates implements DisposableBean {
   private final Climates climates;
   private final Clock clock;
   private final CheckpointStore store;
+  private final Calibrations calibrations;
   private final Map<Long, SpoolEstimate> estimates = new ConcurrentHashMap<>();
 
   /** Shown until the next is there, where only the air is another; acts are never shown late. */
@@ -51,8 +52,14 @@ class SpoolEstimates implements DisposableBean {
             return thread;
           });
 
-  SpoolEstimates(SpoolRecords records, Climates climates, CheckpointStore store, Clock clock) {
+  SpoolEstimates(
+      SpoolRecords records,
+      Climates climates,
+      CheckpointStore store,
+      Calibrations calibrations,
+      Clock clock) {
     this.records = records;
+    this.calibrations = calibrations;
     this.climates = climates;
     this.store = store;
     this.clock = clock;
@@ -79,7 +86,7 @@ class SpoolEstimates implements DisposableBean {
     long version = versions.getOrDefault(id, 0L);
     long now = clock.instant().getEpochSecond();
     Checkpoint from = checkpoint(spool);
-    SpoolEstimate.Computed computed = SpoolEstimate.of(spool, climates, now, from);
+    SpoolEstimate.Computed computed = SpoolEstimate.of(spool, climates, now, from, calibrations);
     // A fact that arrived meanwhile makes this estimate worthless for others.
     if (versions.getOrDefault(id, 0L) == version) {
       estimates.put(id, computed.estimate());

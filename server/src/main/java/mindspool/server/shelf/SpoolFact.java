@@ -80,6 +80,12 @@ class SpoolFact implements Signed {
   String detail;
   Double amount;
 
+  /** A weighing before which nothing was used since the one before: their difference is water. */
+  boolean nothingUsed;
+
+  /** Step of the scale; null where it follows from the digits. */
+  Double scaleStepG;
+
   /** Who did it, where known. */
   String person;
 
@@ -99,7 +105,8 @@ class SpoolFact implements Signed {
   long contentHash() {
     long hash = 31 * atS + kind.ordinal();
     hash = 31 * hash + (placeId == null ? 0 : placeId);
-    return 31 * hash + (grossMassG == null ? 0 : Double.hashCode(grossMassG));
+    hash = 31 * hash + (grossMassG == null ? 0 : Double.hashCode(grossMassG));
+    return nothingUsed ? 31 * hash + 1 : hash;
   }
 
   boolean holds() {

@@ -3,6 +3,7 @@ package mindspool.server.shelf;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import mindspool.core.learning.Weighed;
 import mindspool.core.material.Material;
 import mindspool.core.moisture.AirContact;
 import mindspool.core.moisture.SpoolHistory;
@@ -136,6 +137,37 @@ record SpoolRecord(Spool spool, Material material, List<SpoolFact> facts) {
         .orElse(spool.nominalNetG);
   }
 
+  /** The last weighing not after a time. */
+  Optional<SpoolFact> lastWeighedBefore(long timeS) {
+    return facts.stream()
+        .filter(fact -> fact.grossMassG != null && fact.atS <= timeS)
+        .reduce((before, after) -> after);
+  }
+
+  /** Its weighings as core holds them against the model; the emptied reel is none of them. */
+  List<Weighed> weighings() {
+    return facts.stream()
+        .filter(fact -> fact.grossMassG != null && fact.kind != SpoolFact.Kind.EMPTIED)
+        .map(
+            fact ->
+                new Weighed(
+                    fact.atS,
+                    fact.grossMassG,
+                    fact.scaleStepG == null ? stepByDigits(fact.grossMassG) : fact.scaleStepG,
+                    fact.nothingUsed))
+        .toList();
+  }
+
+  /** A mass in whole grams comes from a scale of 1 g, one with a tenth from one of 0.1 g. */
+  private static double stepByDigits(double massG) {
+    for (double step : new double[] {1, 0.1}) {
+      if (Math.abs(massG / step - Math.rint(massG / step)) < 1e-6) {
+        return step;
+      }
+    }
+    return 0.01;
+  }
+
   /** From a time on, so much filament is left. */
   record NetLeft(long fromS, double netG) {}
 
@@ -146,6 +178,7 @@ record SpoolRecord(Spool spool, Material material, List<SpoolFact> facts) {
             fact ->
                 fact.grossMassG != null
                     && fact.kind != SpoolFact.Kind.EMPTIED
+                    && !fact.nothingUsed
                     && fact.atS > spool.arrivedS)
         .map(fact -> new NetLeft(fact.atS, net(fact.grossMassG)))
         .toList();

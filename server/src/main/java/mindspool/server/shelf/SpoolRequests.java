@@ -98,8 +98,16 @@ final class SpoolRequests {
   /** {@code until} for a visit that is over: the spool then went back to where it was. */
   record MoveRequest(Long placeId, Instant at, Instant until) {}
 
-  /** {@code fromScale} where a connected scale gave the mass, not a person. */
-  record WeighRequest(Double grossMassG, Instant at, Boolean fromScale) {}
+  /**
+   * A weighing.
+   *
+   * @param fromScale whether a connected scale gave the mass, not a person
+   * @param scaleStepG smallest step of the scale; by the digits of the mass where left out
+   * @param nothingUsed whether nothing was printed or cut off since the weighing before: then what
+   *     changed is water
+   */
+  record WeighRequest(
+      Double grossMassG, Instant at, Boolean fromScale, Double scaleStepG, Boolean nothingUsed) {}
 
   record OpenRequest(Instant at) {}
 }

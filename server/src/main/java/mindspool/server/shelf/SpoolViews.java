@@ -3,12 +3,15 @@ package mindspool.server.shelf;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.ToDoubleFunction;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.ColdReel;
 import mindspool.core.climate.MoistAir;
-import mindspool.core.moisture.MoistureBand;
+import mindspool.core.learning.Calibration;
+import mindspool.core.learning.Member;
 import mindspool.core.moisture.MoistureProfile;
 import mindspool.core.moisture.PrintableUntil;
+import mindspool.core.moisture.ProfileBand;
 import mindspool.core.moisture.StartMoisture;
 import mindspool.core.stock.Band;
 import mindspool.core.stock.LooseEnd;
@@ -166,11 +169,65 @@ final class SpoolViews {
       Double grossMassG,
       String detail,
       Double amount,
+      boolean nothingUsed,
       String person,
       boolean undone) {}
 
   /** Half-widths of the 80 % band, %. */
   record BandView(double outer, double mean, double core) {}
+
+  /** A factor on the table's value with its 80 % band. */
+  record FactorView(double low, double likely, double high) {}
+
+  /**
+   * What the weighings taught.
+   *
+   * @param doubtful whether they contradict everything that this material does; the estimate then
+   *     stays as it was
+   * @param doubtfulAtS the weighing that fits least
+   * @param fromLot whether a sibling's weighings were the starting point
+   * @param meanBefore mean moisture now without them, %
+   * @param bandBefore and its band
+   */
+  record LearnedView(
+      boolean doubtful,
+      long doubtfulAtS,
+      boolean fromLot,
+      FactorView diffusion,
+      FactorView sorption,
+      double meanBefore,
+      BandView bandBefore) {}
+
+  private static BandView band(ProfileBand band) {
+    return new BandView(
+        band.halfWidth(MoistureProfile::outerPercent),
+        band.halfWidth(MoistureProfile::meanPercent),
+        band.halfWidth(MoistureProfile::corePercent));
+  }
+
+  private static LearnedView learned(SpoolEstimate estimate) {
+    if (estimate.learned() == null) {
+      return null;
+    }
+    Calibration found = estimate.learned().calibration();
+    SpoolEstimate.Untaught before = estimate.untaught().get();
+    return new LearnedView(
+        found.isDoubtful(),
+        Math.round(found.worstAtS()),
+        estimate.learned().fromLot(),
+        factor(found, Member::diffusionFactor),
+        factor(found, Member::sorptionFactor),
+        before.profile().meanPercent(),
+        band(before.band()));
+  }
+
+  private static FactorView factor(Calibration found, ToDoubleFunction<Member> quantity) {
+    double[] values = found.members().stream().mapToDouble(quantity).toArray();
+    return new FactorView(
+        found.quantile(values, 0.1),
+        quantity.applyAsDouble(found.best()),
+        found.quantile(values, 0.9));
+  }
 
   /** What the estimate rests on. */
   record BasisView(
@@ -201,6 +258,7 @@ final class SpoolViews {
       List<StayView> stays,
       List<FactView> facts,
       BandView band,
+      LearnedView learned,
       BasisView basis,
       List<EndActView> endActs,
       String outlookAssumption,
@@ -220,7 +278,6 @@ final class SpoolViews {
       double jobG,
       long nowS) {
     Spool stored = spool.spool();
-    MoistureBand band = estimate.band().get();
     return new SpoolPage(
         nowS,
         frameHours(),
@@ -237,10 +294,8 @@ final class SpoolViews {
         air(spool, estimate, climates),
         stays(spool, climates, nowS),
         facts.stream().map(SpoolViews::fact).toList(),
-        new BandView(
-            band.halfWidth(MoistureProfile::outerPercent),
-            band.halfWidth(MoistureProfile::meanPercent),
-            band.halfWidth(MoistureProfile::corePercent)),
+        band(estimate.band().get()),
+        learned(estimate),
         new BasisView(
             stored.arrival,
             stored.startHumidityPercent,
@@ -340,6 +395,7 @@ final class SpoolViews {
         fact.grossMassG,
         fact.detail,
         fact.amount,
+        fact.nothingUsed,
         fact.person,
         !fact.holds());
   }

@@ -1,11 +1,16 @@
 package mindspool.server.shelf;
 
+import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import mindspool.core.material.Material;
+import mindspool.core.moisture.SpoolHistory;
+import mindspool.core.moisture.SpoolMoistureModel;
+import mindspool.core.moisture.SpoolReplay;
 import mindspool.core.moisture.SpoolState;
 import mindspool.core.moisture.StartMoisture;
 import mindspool.core.stock.ReelKind;
+import mindspool.server.climate.Climates;
 import mindspool.server.shelf.SpoolRequests.MoveRequest;
 import mindspool.server.shelf.SpoolRequests.ReceiveRequest;
 import mindspool.server.shelf.SpoolRequests.WeighRequest;
@@ -19,9 +24,19 @@ public class Spools {
   private final SpoolEstimates estimates;
   private final Receiving receiving;
   private final SpoolActs acts;
+  private final Climates climates;
+  private final Clock clock;
 
-  Spools(SpoolRecords records, SpoolEstimates estimates, Receiving receiving, SpoolActs acts) {
+  Spools(
+      SpoolRecords records,
+      SpoolEstimates estimates,
+      Receiving receiving,
+      SpoolActs acts,
+      Climates climates,
+      Clock clock) {
     this.records = records;
+    this.climates = climates;
+    this.clock = clock;
     this.estimates = estimates;
     this.receiving = receiving;
     this.acts = acts;
@@ -76,8 +91,11 @@ public class Spools {
   /** A weighing of the demonstration. */
   public record DemoWeighing(double grossMassG, Instant at) {}
 
+  /** A polymer that is not quite the table's, of which only a scale of 0.1 g tells. */
+  public record DemoLot(double diffusionFactor, double sorptionFactor) {}
+
   /** Adds a spool of the demonstration by the same acts as a person would. */
-  public void addDemo(DemoSpool spool) {
+  public String addDemo(DemoSpool spool) {
     String code =
         receiving.receive(
             new ReceiveRequest(
@@ -105,8 +123,39 @@ public class Spools {
       acts.move(code, new MoveRequest(move.placeId, move.at, move.until), SpoolFact.Origin.DEMO);
     }
     for (DemoWeighing weighing : spool.weighings) {
-      acts.weigh(
-          code, new WeighRequest(weighing.grossMassG, weighing.at, null), SpoolFact.Origin.DEMO);
+      weighDemo(code, weighing.grossMassG, weighing.at, null, false);
+    }
+    return code;
+  }
+
+  private void weighDemo(String code, double massG, Instant at, Double stepG, boolean nothingUsed) {
+    acts.weigh(code, new WeighRequest(massG, at, null, stepG, nothingUsed), SpoolFact.Origin.DEMO);
+  }
+
+  /** Weighs a spool of the demonstration as often, nothing used between, as its true lot would. */
+  public void weighAsTrulyIs(String code, DemoLot lot, List<Instant> times) {
+    SpoolRecord spool = records.byCode(code);
+    long now = clock.instant().getEpochSecond();
+    SpoolHistory history = spool.history(climates, now, now + 1.0);
+    SpoolReplay truth =
+        new SpoolReplay(
+            spool.material(),
+            history,
+            lot.diffusionFactor,
+            lot.sorptionFactor,
+            0,
+            SpoolMoistureModel.Options.STANDARD);
+    SpoolState state = truth.start();
+    double time = history.startS();
+    boolean first = true;
+    for (Instant at : times) {
+      state = truth.advance(state, time, at.getEpochSecond(), null);
+      time = at.getEpochSecond();
+      double gross =
+          spool.spool().emptyReelG().typical()
+              + 1000 * (state.winding().dryMassKg() + state.waterKg());
+      weighDemo(code, Math.rint(10 * gross) / 10, at, 0.1, !first);
+      first = false;
     }
   }
 }

@@ -1,0 +1,167 @@
+package mindspool.core.drying;
+
+import java.util.ArrayList;
+import java.util.List;
+import mindspool.core.climate.ClimateSeries;
+import mindspool.core.climate.MoistAir;
+import mindspool.core.climate.SaturationPressure;
+import mindspool.core.moisture.AirContact;
+import mindspool.core.moisture.SpoolMoistureModel;
+import mindspool.core.moisture.SpoolState;
+
+/**
+ * The air in a dryer that several spools share. Water that they give off leaves only with the air
+ * that is exchanged with the room:
+ *
+ * <p>{@code V dc/dt = Q (c_room - c) + sum of what the spools give off},
+ *
+ * <p>with {@code c} the vapour density inside. Each step is implicit: the vapour pressure at its
+ * end is sought at which the balance closes, every spool answering to it by its own model, because
+ * in a tight dryer the air follows the spools within seconds.
+ */
+final class SharedAir {
+
+  /** Gas constant of water vapour, J/(kg K). */
+  private static final double VAPOUR_GAS_CONSTANT = 461.5;
+
+  private static final double KELVIN = 273.15;
+
+  /** Share of the water on the move that the balance may be off. */
+  private static final double TOLERANCE = 1e-3;
+
+  private static final int MOST_TRIALS = 12;
+
+  private final double volumeM3;
+  private final double exchangeM3PerS;
+  private final MoistAir room;
+  private double vapourPressurePa;
+
+  /**
+   * Air as it is when the lid is closed.
+   *
+   * @param exchangeM3PerS air exchanged, at the temperature inside; infinite where vented freely
+   */
+  SharedAir(double volumeM3, double exchangeM3PerS, MoistAir room) {
+    this.volumeM3 = volumeM3;
+    this.exchangeM3PerS = exchangeM3PerS;
+    this.room = room;
+    this.vapourPressurePa = room.vapourPressurePa();
+  }
+
+  double vapourPressurePa() {
+    return vapourPressurePa;
+  }
+
+  /** A spool in this air. */
+  static final class Occupant {
+    private final SpoolMoistureModel model;
+    private SpoolState state;
+
+    Occupant(SpoolMoistureModel model, SpoolState start) {
+      this.model = model;
+      this.state = start.copy();
+    }
+
+    SpoolState state() {
+      return state;
+    }
+
+    private SpoolState tried(double temperatureC, double pressurePa, double fromS, double toS) {
+      SpoolState trial = state.copy();
+      double humidity =
+          Math.min(100, 100 * pressurePa / SaturationPressure.atCelsius(temperatureC));
+      ClimateSeries air = ClimateSeries.constant(new MoistAir(temperatureC, humidity));
+      trial.goOnInto(air, AirContact.FORCED);
+      model.advance(trial, air, AirContact.FORCED, fromS, toS, null);
+      return trial;
+    }
+  }
+
+  /** Lets a span pass, the air at a temperature. */
+  void advance(List<Occupant> spools, double temperatureC, double fromS, double toS) {
+    if (Double.isInfinite(exchangeM3PerS)) {
+      vapourPressurePa = room.vapourPressurePa();
+      new Trial(spools, temperatureC, vapourPressurePa, fromS, toS).take();
+      return;
+    }
+    double most = 0.999 * SaturationPressure.atCelsius(temperatureC);
+    Trial low = null;
+    Trial high = null;
+    Trial here = new Trial(spools, temperatureC, Math.min(most, vapourPressurePa), fromS, toS);
+    double next = here.pressurePa - here.surplusKg() / here.leastSlope();
+    for (int i = 0; i < MOST_TRIALS && !here.closes(); i++) {
+      if (here.surplusKg() > 0) {
+        high = here;
+      } else {
+        low = here;
+      }
+      double floor = low == null ? 0 : low.pressurePa;
+      double ceiling = high == null ? most : high.pressurePa;
+      if (!(next > floor && next < ceiling)) {
+        next = 0.5 * (floor + ceiling);
+      }
+      Trial before = here;
+      here = new Trial(spools, temperatureC, next, fromS, toS);
+      double slope =
+          (here.surplusKg() - before.surplusKg()) / (here.pressurePa - before.pressurePa);
+      next = here.pressurePa - here.surplusKg() / Math.max(slope, here.leastSlope());
+      if (ceiling - floor < 1e-6 * most) {
+        break;
+      }
+    }
+    here.take();
+    vapourPressurePa = here.pressurePa;
+  }
+
+  /** What a step ends in if the air were at some vapour pressure. */
+  private final class Trial {
+    private final List<Occupant> spools;
+    private final double pressurePa;
+    private final double kgPerPa;
+    private final double exchangedM3;
+    private final double givenOffKg;
+    private final double movedKg;
+    private final List<SpoolState> ends = new ArrayList<>();
+
+    Trial(List<Occupant> spools, double temperatureC, double pressurePa, double fromS, double toS) {
+      this.spools = spools;
+      this.pressurePa = pressurePa;
+      this.kgPerPa = 1 / (VAPOUR_GAS_CONSTANT * (temperatureC + KELVIN));
+      this.exchangedM3 = exchangeM3PerS * (toS - fromS);
+      double given = 0;
+      double moved = 0;
+      for (Occupant spool : spools) {
+        SpoolState end = spool.tried(temperatureC, pressurePa, fromS, toS);
+        double off = spool.state.waterKg() - end.waterKg();
+        given += off;
+        moved += Math.abs(off);
+        ends.add(end);
+      }
+      this.givenOffKg = given;
+      this.movedKg = moved;
+    }
+
+    /** How much more water the air would hold than it was given; rises with the pressure. */
+    double surplusKg() {
+      double stored = volumeM3 * kgPerPa * (pressurePa - vapourPressurePa);
+      double leaving = exchangedM3 * kgPerPa * (pressurePa - room.vapourPressurePa());
+      return stored + leaving - givenOffKg;
+    }
+
+    /** The part of the surplus's rise with pressure that is certain, kg/Pa. */
+    double leastSlope() {
+      return (volumeM3 + exchangedM3) * kgPerPa;
+    }
+
+    boolean closes() {
+      double leaving = Math.abs(exchangedM3 * kgPerPa * (pressurePa - room.vapourPressurePa()));
+      return Math.abs(surplusKg()) <= TOLERANCE * Math.max(1e-7, Math.max(movedKg, leaving));
+    }
+
+    void take() {
+      for (int i = 0; i < spools.size(); i++) {
+        spools.get(i).state = ends.get(i);
+      }
+    }
+  }
+}

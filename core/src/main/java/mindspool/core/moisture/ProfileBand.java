@@ -1,0 +1,10 @@
+package mindspool.core.moisture;
+
+import java.util.function.ToDoubleFunction;
+
+/** How sure a moisture profile is. */
+public interface ProfileBand {
+
+  /** Half-width of the 80 % band of some mean of the profile, in its unit. */
+  double halfWidth(ToDoubleFunction<MoistureProfile> quantity);
+}

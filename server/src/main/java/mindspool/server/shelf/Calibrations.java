@@ -1,0 +1,66 @@
+package mindspool.server.shelf;
+
+import java.util.Comparator;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import mindspool.core.learning.Calibration;
+import mindspool.core.learning.LotPrior;
+import mindspool.core.learning.Member;
+import mindspool.core.learning.WeighingFit;
+import mindspool.core.moisture.SpoolHistory;
+import org.springframework.stereotype.Service;
+
+/**
+ * What each spool's weighings taught, kept while its facts are the same and for a day: the climate
+ * record grows meanwhile, but past weighings lie in the past. A spool begins with what was learned
+ * from its lot.
+ */
+@Service
+class Calibrations {
+
+  private static final double OLD_S = 86_400;
+
+  private final Map<Long, Learned> known = new ConcurrentHashMap<>();
+
+  /**
+   * What was learned.
+   *
+   * @param fromLot whether a sibling's weighings were the starting point
+   */
+  record Learned(Long lotId, long digest, double madeS, boolean fromLot, Calibration calibration) {}
+
+  /** What the weighings say; none where nothing can be compared. */
+  Optional<Learned> of(SpoolRecord spool, SpoolHistory history, double nowS) {
+    long id = spool.spool().id;
+    long digest = spool.digest(Double.POSITIVE_INFINITY);
+    Learned before = known.get(id);
+    if (before != null && before.digest == digest && nowS - before.madeS < OLD_S) {
+      return Optional.of(before);
+    }
+    Optional<LotPrior> lot = lotPrior(spool);
+    WeighingFit fit =
+        new WeighingFit(spool.material(), history, spool.weighings(), lot.orElse(LotPrior.ANY_LOT));
+    if (!fit.isInformative()) {
+      known.remove(id);
+      return Optional.empty();
+    }
+    Learned learned = new Learned(spool.spool().lotId, digest, nowS, lot.isPresent(), fit.run());
+    known.put(id, learned);
+    return Optional.of(learned);
+  }
+
+  /** From the sibling of which most is known; siblings do not pass on what they were told. */
+  private Optional<LotPrior> lotPrior(SpoolRecord spool) {
+    Long lot = spool.spool().lotId;
+    return known.entrySet().stream()
+        .filter(entry -> lot != null && !entry.getKey().equals(spool.spool().id))
+        .map(Map.Entry::getValue)
+        .filter(learned -> Objects.equals(learned.lotId, lot) && !learned.fromLot)
+        .map(Learned::calibration)
+        .filter(calibration -> !calibration.isDoubtful())
+        .min(Comparator.comparingDouble(calibration -> calibration.sd(Member::logDiffusion)))
+        .map(LotPrior::fromSibling);
+  }
+}

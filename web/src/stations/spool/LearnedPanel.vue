@@ -1,0 +1,152 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { type Schemas } from '@/api/client'
+import WhyNumber from '@/parts/WhyNumber.vue'
+import { dateTime, moisture } from '@/parts/format'
+
+/** What weighings with nothing used between say of this spool's polymer and its water. */
+const props = defineProps<{ page: Schemas['SpoolPage'] }>()
+
+const learned = computed(() => props.page.learned)
+const mean = computed(() => props.page.spool.frames?.mean[0] ?? 0)
+
+interface Span {
+  name: string
+  low: number
+  middle: number
+  high: number
+}
+
+const spans = computed<Span[]>(() => {
+  const found = learned.value
+  if (!found) {
+    return []
+  }
+  const span = (name: string, middle: number, half: number) => ({
+    name,
+    low: Math.max(0, middle - half),
+    middle,
+    high: middle + half,
+  })
+  return [
+    span('by the table alone', found.meanBefore, found.bandBefore.mean),
+    span('with the weighings', mean.value, props.page.band.mean),
+  ]
+})
+
+const end = computed(
+  () => 1.08 * Math.max(props.page.spool.printLimitPercent, ...spans.value.map((s) => s.high)),
+)
+
+function at(percent: number): string {
+  return `${(100 * percent) / end.value}%`
+}
+
+function times(factor: { low: number; likely: number; high: number }): string {
+  return `${factor.likely.toFixed(2)} times (${factor.low.toFixed(2)} to ${factor.high.toFixed(2)})`
+}
+</script>
+
+<template>
+  <section v-if="learned" data-testid="learned">
+    <h2>What the scale taught</h2>
+    <p v-if="learned.doubtful" class="call" data-testid="doubtful">
+      The weighings contradict everything that {{ page.spool.materialTitle }} does; the one of
+      {{ dateTime(learned.doubtfulAtS) }} fits least. Was it this reel, in grams, and was truly
+      nothing used before it? Undo it in the record below, or weigh again. Until then the estimate
+      stays as the table has it.
+    </p>
+    <template v-else>
+      <div class="spans">
+        <template v-for="span in spans" :key="span.name">
+          <span class="soft small">{{ span.name }}</span>
+          <div
+            class="scale"
+            role="img"
+            :aria-label="`${span.name}: mean moisture ${moisture(span.middle)}, 80 % between ${moisture(span.low)} and ${moisture(span.high)}`"
+          >
+            <div class="span" :style="{ left: at(span.low), width: at(span.high - span.low) }" />
+            <div class="middle" :style="{ left: at(span.middle) }" />
+            <div class="limit" :style="{ left: at(page.spool.printLimitPercent) }" />
+          </div>
+          <span class="number small">{{ moisture(span.middle) }}</span>
+        </template>
+      </div>
+      <p>
+        <WhyNumber what="This lot against the table">
+          <span
+            >This lot takes up <b>{{ times(learned.sorption) }}</b> the water of the table's
+            {{ page.spool.materialTitle }}, <b>{{ times(learned.diffusion) }}</b> as fast.</span
+          >
+          <template #why>
+            <p>
+              Uptake, diffusivity and start moisture are sought together so that the replay shows
+              the same changes of mass as the scale; 64 states that the weighings allow, each by its
+              weight, give the 80 % ranges.
+            </p>
+            <p>
+              Reel and dry filament are taken as unknown: only differences between weighings with
+              nothing used between count.
+              <template v-if="learned.fromLot">
+                It began from what a spool of the same lot taught.
+              </template>
+              To learn most: dry to the end, weigh; weigh again after a day or two in the room, and
+              again after some weeks.
+            </p>
+          </template>
+        </WhyNumber>
+      </p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.spans {
+  display: grid;
+  grid-template-columns: max-content minmax(8rem, 30rem) max-content;
+  gap: 0.35rem 0.9rem;
+  align-items: center;
+  margin: 0.5rem 0;
+}
+
+.scale {
+  position: relative;
+  height: 1.1rem;
+  border-bottom: 1px solid var(--board);
+}
+
+.span {
+  position: absolute;
+  top: 0.3rem;
+  height: 0.5rem;
+  background: var(--board);
+  border-radius: 0.25rem;
+}
+
+.middle {
+  position: absolute;
+  top: 0;
+  width: 3px;
+  height: 1.1rem;
+  margin-left: -1px;
+  background: var(--ink);
+}
+
+.limit {
+  position: absolute;
+  top: 0;
+  height: 1.1rem;
+  border-left: 2px solid var(--call);
+}
+
+@media (max-width: 700px) {
+  .spans {
+    grid-template-columns: minmax(0, 1fr) max-content;
+  }
+
+  .spans > .small:first-child,
+  .spans > .soft {
+    grid-column: 1 / -1;
+  }
+}
+</style>
