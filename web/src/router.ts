@@ -34,6 +34,12 @@ export const router = createRouter({
       meta: { title: 'Dry' },
     },
     {
+      path: '/dry/:codes([^/]+\\+[^/]+)',
+      component: () => import('./stations/dry/DryCharge.vue'),
+      props: (route) => ({ codes: String(route.params.codes).split('+') }),
+      meta: { title: 'Dry together' },
+    },
+    {
       path: '/dry/:code',
       component: () => import('./stations/dry/DryForecast.vue'),
       props: true,

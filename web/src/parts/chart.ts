@@ -8,10 +8,12 @@ import {
   TooltipComponent,
 } from 'echarts/components'
 import { use } from 'echarts/core'
+import { LabelLayout } from 'echarts/features'
 import { CanvasRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
 
 use([
+  LabelLayout,
   LineChart,
   ScatterChart,
   CustomChart,

@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
-import ChoiceField from '@/parts/ChoiceField.vue'
-import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SpoolFace from '@/parts/SpoolFace.vue'
 import WhyNumber from '@/parts/WhyNumber.vue'
 import { hours, moisture, temperature } from '@/parts/format'
 import { faceAt, faceLabel, moistureAt } from '@/parts/spoolAtTime'
-import { useShelf, type ShelfPlace } from '@/stores/shelf'
+import { useShelf } from '@/stores/shelf'
 import CeilingScale from './CeilingScale.vue'
+import DryerChoices from './DryerChoices.vue'
+import { useDryerForm } from './dryerForm'
 
 const props = defineProps<{ code: string }>()
 
@@ -23,61 +23,7 @@ const busy = ref(false)
 
 const spool = computed(() => shelf.spools.find((each) => each.code === props.code))
 const at = computed(() => (spool.value ? moistureAt(spool.value, shelf.frameHours, 0) : null))
-const dryers = computed(() => shelf.places.filter((p) => p.place.kind === 'DRYER'))
-const rooms = computed(() => shelf.places.filter((p) => p.place.kind !== 'DRYER'))
-
-const VENTS = [
-  { value: 'free', label: 'vented freely' },
-  { value: 'limited', label: 'limited' },
-] as const
-const named = (p: ShelfPlace) => ({ value: p.place.id, label: p.place.name })
-const dryerOptions = computed(() => [
-  ...dryers.value.map(named),
-  { value: 0, label: 'another, described here' },
-])
-const roomOptions = computed(() => [...rooms.value.map(named), { value: 0, label: 'typed here' }])
-
-const form = reactive({
-  dryerId: null as number | null,
-  setpointC: null as number | null,
-  ratedMaxC: 70,
-  vent: 'free' as 'free' | 'limited',
-  airChangesPerHour: 12,
-  hottestAboveSetC: 0,
-  biasC: 0,
-  volumeL: 12,
-  /** Zero for a room that is typed. */
-  roomId: null as number | null,
-  roomTemperatureC: 22,
-  roomHumidityPercent: 50,
-})
-
-/** Takes over what is known of a dryer; zero stands for another one, described by hand. */
-function choose(id: number) {
-  form.dryerId = id
-  const place = dryers.value.find((p) => p.place.id === id)?.place
-  if (place) {
-    form.ratedMaxC = place.ratedMaxC ?? 70
-    form.vent = place.airChangesPerHour == null ? 'free' : 'limited'
-    form.airChangesPerHour = place.airChangesPerHour ?? 12
-    form.volumeL = place.volumeL ?? 12
-    form.roomId = place.withinId ?? form.roomId
-    form.setpointC = null
-  }
-}
-
-watch(
-  [dryers, rooms],
-  () => {
-    if (form.dryerId === null && dryers.value[0]) {
-      choose(dryers.value[0].place.id)
-    }
-    if (form.roomId === null && rooms.value[0]) {
-      form.roomId = rooms.value[0].place.id
-    }
-  },
-  { immediate: true },
-)
+const { form, body } = useDryerForm()
 
 let timer: ReturnType<typeof setTimeout> | undefined
 let reading = 0
@@ -89,22 +35,7 @@ async function read() {
     const fresh = await answer(
       client.POST('/api/spools/{code}/drying-forecast', {
         params: { path: { code: props.code } },
-        body: {
-          dryer: {
-            setpointC: form.setpointC,
-            ratedMaxC: form.ratedMaxC,
-            biasC: form.biasC,
-            hottestAboveSetC: form.hottestAboveSetC,
-            airChangesPerHour: form.vent === 'free' ? null : form.airChangesPerHour,
-            volumeL: form.volumeL,
-          },
-          ...(form.roomId
-            ? { roomPlaceId: form.roomId }
-            : {
-                roomTemperatureC: form.roomTemperatureC,
-                roomRelativeHumidityPercent: form.roomHumidityPercent,
-              }),
-        },
+        body: body.value,
       }),
     )
     if (mine === reading) {
@@ -182,97 +113,7 @@ function written(value: number | null): string {
   <ProblemNote v-if="problem" :problem="problem" />
 
   <div class="columns">
-    <form novalidate class="choices" aria-label="Dryer and room" @submit.prevent>
-      <ChoiceField
-        id="dryer"
-        label="dryer"
-        :options="dryerOptions"
-        :model-value="form.dryerId ?? 0"
-        @update:model-value="choose"
-      />
-      <NumberField
-        id="setpoint"
-        v-model="form.setpointC"
-        label="setpoint, °C (recommended if empty)"
-        :min="20"
-        :max="250"
-        :step="1"
-        :placeholder="forecast ? String(forecast.setpointC) : ''"
-      />
-      <NumberField
-        id="rated"
-        v-model="form.ratedMaxC"
-        label="rated maximum, °C"
-        :min="30"
-        :max="250"
-      />
-      <ChoiceField
-        id="vent"
-        v-model="form.vent"
-        label="air exchange with the room"
-        :options="VENTS"
-      />
-      <NumberField
-        v-if="form.vent === 'limited'"
-        id="ach"
-        v-model="form.airChangesPerHour"
-        label="air changes per hour"
-        :min="0.01"
-        :max="1000"
-        :step="1"
-      />
-      <details>
-        <summary>how it really behaves</summary>
-        <NumberField
-          id="hottest"
-          v-model="form.hottestAboveSetC"
-          label="hottest spot above setpoint, K"
-          :min="0"
-          :max="60"
-        />
-        <NumberField
-          id="bias"
-          v-model="form.biasC"
-          label="true air minus setpoint, K"
-          :min="-40"
-          :max="40"
-        />
-        <NumberField
-          id="volume"
-          v-model="form.volumeL"
-          label="inside volume, L"
-          :min="1"
-          :max="2000"
-        />
-      </details>
-      <ChoiceField
-        id="room"
-        label="room whose air it takes"
-        :options="roomOptions"
-        :model-value="form.roomId ?? 0"
-        @update:model-value="form.roomId = $event"
-      />
-      <template v-if="!form.roomId">
-        <NumberField
-          id="room-t"
-          v-model="form.roomTemperatureC"
-          label="room temperature, °C"
-          :min="-40"
-          :max="60"
-        />
-        <NumberField
-          id="room-h"
-          v-model="form.roomHumidityPercent"
-          label="room humidity, %"
-          :min="0"
-          :max="100"
-        />
-      </template>
-      <p v-else-if="view" class="small soft">
-        mean of the last day: {{ temperature(view.roomTemperatureC, 1) }},
-        {{ view.roomRelativeHumidityPercent.toFixed(0) }} %
-      </p>
-    </form>
+    <DryerChoices :form="form" :setpoint-c="forecast?.setpointC" :room="view ?? undefined" />
 
     <div v-if="forecast" class="results" :aria-busy="busy">
       <ul v-if="forecast.advice.length" class="advice">
@@ -388,19 +229,6 @@ function written(value: number | null): string {
   grid-template-columns: 14rem minmax(0, 1fr);
   gap: 1.75rem;
   align-items: start;
-}
-
-.choices {
-  display: grid;
-  gap: 0.75rem;
-}
-
-details .field {
-  margin-top: 0.6rem;
-}
-
-summary {
-  cursor: pointer;
 }
 
 .advice {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import MoistureLegend from '@/parts/MoistureLegend.vue'
 import SpoolFace from '@/parts/SpoolFace.vue'
 import { moisture } from '@/parts/format'
@@ -9,6 +9,7 @@ import { useTime } from '@/stores/time'
 
 const shelf = useShelf()
 const time = useTime()
+const chosen = ref<string[]>([])
 
 /** How far a spool is above its dry target, in print limits: the wettest of outside and core. */
 function need(spool: Spool): number {
@@ -30,7 +31,9 @@ const rows = computed(() =>
 <template>
   <div class="head">
     <h1>Dry</h1>
-    <p class="soft">Choose a spool: the wettest against its print limit first.</p>
+    <p class="soft">
+      Choose a spool, the wettest against its print limit first; or tick several to dry together.
+    </p>
     <MoistureLegend class="legend" />
   </div>
   <p v-if="shelf.view && rows.length === 0">
@@ -38,6 +41,12 @@ const rows = computed(() =>
   </p>
   <ul>
     <li v-for="{ spool, at, standing } in rows" :key="spool.code">
+      <input
+        v-model="chosen"
+        type="checkbox"
+        :value="spool.code"
+        :aria-label="`Dry ${spool.code} with others`"
+      />
       <router-link :to="`/dry/${spool.code}`">
         <SpoolFace
           :face="faceAt(spool, shelf.frameHours, time.hoursAhead)"
@@ -51,13 +60,19 @@ const rows = computed(() =>
           >
           <span v-if="at" class="small">
             outer {{ moisture(at.outer) }}, core {{ moisture(at.core) }}
-            <span class="soft">· target {{ spool.dryTargetPercent }} %</span>
+            <span class="soft target">· target {{ spool.dryTargetPercent }} %</span>
           </span>
           <span class="small" :class="standing?.past ? 'call' : 'soft'">{{ standing?.text }}</span>
         </span>
       </router-link>
     </li>
   </ul>
+  <p v-if="chosen.length > 1" class="together">
+    <router-link class="button primary" :to="`/dry/${chosen.join('+')}`" data-testid="together"
+      >Dry these {{ chosen.length }} together</router-link
+    >
+    <button class="button plain" @click="chosen = []">none of them</button>
+  </p>
 </template>
 
 <style scoped>
@@ -83,10 +98,33 @@ ul {
 }
 
 li {
+  display: flex;
+  align-items: center;
+  gap: 0.6rem;
   border-bottom: 1px solid var(--hairline);
 }
 
+li input {
+  width: 1.2rem;
+  height: 1.2rem;
+}
+
+.target {
+  white-space: nowrap;
+}
+
+.together {
+  position: sticky;
+  bottom: 0;
+  display: flex;
+  gap: 1rem;
+  padding: 0.75rem 0;
+  background: var(--ground);
+  border-top: 2px solid var(--ink);
+}
+
 li a {
+  flex: 1;
   display: flex;
   gap: 0.9rem;
   align-items: center;

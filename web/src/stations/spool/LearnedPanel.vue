@@ -101,6 +101,10 @@ function times(factor: { low: number; likely: number; high: number }): string {
 </template>
 
 <style scoped>
+section {
+  margin-top: 1.25rem;
+}
+
 .spans {
   display: grid;
   grid-template-columns: max-content minmax(8rem, 30rem) max-content;

@@ -314,6 +314,30 @@ class BrowserTest {
   }
 
   @Test
+  void severalSpoolsAreDriedTogether() {
+    shelf();
+    page.navigate("/dry");
+    page.getByRole(AriaRole.CHECKBOX).nth(1).check();
+    page.getByRole(AriaRole.CHECKBOX).nth(3).check();
+    page.getByTestId("together").click();
+    assertThat(page.getByTestId("charge-headline")).containsText(Pattern.compile("°C"));
+    assertThat(page.getByTestId("charge-advice")).isVisible();
+    assertThat(page.locator(".lanes svg[role=img]")).hasCount(3);
+    assertAccessible("drying together");
+    page.locator("#setpoint").fill("200");
+    page.locator("#setpoint").blur();
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("rated for");
+  }
+
+  @Test
+  void whatTheScaleTaughtIsShownBeforeAndAfter() {
+    visitSpool("PA6 black");
+    assertThat(page.getByTestId("learned")).containsText("by the table alone");
+    assertThat(page.getByTestId("learned")).containsText(Pattern.compile("\\d\\.\\d\\d times"));
+    assertAccessible("a spool with weighings");
+  }
+
+  @Test
   void aLogIsImportedAfterAQuestionAndAPreview() {
     page.navigate("/place/2");
     String csv =

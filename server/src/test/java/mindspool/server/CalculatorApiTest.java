@@ -319,4 +319,53 @@ class CalculatorApiTest extends ServerTest {
                 .field())
         .isEqualTo("points[0].temperatureC");
   }
+
+  private static final String CHARGED =
+      """
+      {"name": "%s", "material": "%s", "reel": "%s", "initialMoisturePercent": %s,
+       "winding": {"hubRadiusMm": 40, "outerRadiusMm": 100, "widthMm": 60, "netMassG": 1000}}
+      """;
+
+  private Answer charge(String spools, String dryer) {
+    return api.post(
+        "/api/calc/drying-charge",
+        """
+        {"spools": [%s], "dryer": %s, "room": {"temperatureC": 23, "relativeHumidityPercent": 50}}
+        """
+            .formatted(spools, dryer));
+  }
+
+  /** A nylon and a PLA: the PLA holds the dryer down so far that the nylon never gets dry. */
+  @Test
+  void aChargeIsAsWarmAsItsMostDelicateSpool() {
+    String both =
+        CHARGED.formatted("nylon", "PA6", "metal", 2.6)
+            + ","
+            + CHARGED.formatted("PLA", "PLA", "metal", 0.35);
+    JsonNode answer = charge(both, "{\"ratedMaxC\": 90, \"airChangesPerHour\": 6}").body();
+    assertThat(answer.get("setpointC").asDouble()).isEqualTo(50);
+    assertThat(answer.get("heldBackBy").asInt()).isEqualTo(1);
+    assertThat(answer.get("withoutItC").asDouble()).isGreaterThan(75);
+    assertThat(answer.get("lastHours").isNull()).isTrue();
+    assertThat(answer.at("/spools/0/dryHours").isNull()).isTrue();
+    assertThat(answer.at("/spools/1/dryHours").asDouble()).isBetween(5.0, 20.0);
+    JsonNode alone =
+        charge(
+                CHARGED.formatted("nylon", "PA6", "metal", 2.6),
+                "{\"ratedMaxC\": 90, \"airChangesPerHour\": 6}")
+            .body();
+    assertThat(alone.get("lastHours").asDouble()).isGreaterThan(20);
+  }
+
+  @Test
+  void aBadChargeNamesTheSpoolAndField() {
+    String good = CHARGED.formatted("a", "PLA", "metal", 0.3);
+    assertThat(
+            charge(good + "," + CHARGED.formatted("b", "glue", "metal", 0.3), "{\"ratedMaxC\": 70}")
+                .field())
+        .isEqualTo("spools[1].material");
+    assertThat(charge("", "{\"ratedMaxC\": 70}").field()).isEqualTo("spools");
+    assertThat(charge(good, "{\"ratedMaxC\": 70, \"setpointC\": 90}").field())
+        .isEqualTo("dryer.setpointC");
+  }
 }

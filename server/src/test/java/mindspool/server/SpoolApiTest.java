@@ -205,6 +205,29 @@ class SpoolApiTest extends ServerTest {
   }
 
   @Test
+  void severalSpoolsAreDriedTogetherFromTheirPresentState() {
+    String wet = received("\"arrival\": \"OPEN\", \"arrivedAt\": \"%s\"".formatted(daysAgo(20)));
+    String sealed =
+        received("\"arrival\": \"SEALED_TIGHT\", \"arrivedAt\": \"%s\"".formatted(daysAgo(20)));
+    String body =
+        "{\"codes\": [\"%s\", \"%s\"], \"roomPlaceId\": %d, \"dryer\": {\"ratedMaxC\": 70, \"airChangesPerHour\": 8}}";
+    Answer answer = api.post("/api/charge-forecast", body.formatted(wet, sealed, shelf));
+    assertThat(answer.status()).as(answer.raw().body()).isEqualTo(200);
+    JsonNode forecast = answer.body().get("forecast");
+    assertThat(answer.body().get("sealed").toString()).isEqualTo("[\"" + sealed + "\"]");
+    assertThat(forecast.at("/spools/0/series/0/meanPercent").asDouble())
+        .isCloseTo(now(page(wet), "mean"), within(0.002));
+    assertThat(forecast.at("/spools/0/dryHours").asDouble()).isGreaterThan(4);
+    JsonNode start = forecast.at("/spools/0/series/0");
+    assertThat(start.get("highPercent").asDouble())
+        .isGreaterThan(start.get("meanPercent").asDouble());
+    assertThat(api.post("/api/charge-forecast", body.formatted(wet, wet, shelf)).field())
+        .isEqualTo("codes");
+    assertThat(api.post("/api/charge-forecast", body.formatted(wet, "ZZZZ", shelf)).status())
+        .isIn(400, 404, 422);
+  }
+
+  @Test
   void badReceiptsNameTheFieldAndStoreNothing() {
     int before = api.get("/api/shelf").body().get("spools").size();
     assertThat(receive("\"colourName\": \"\"").field()).isEqualTo("colourName");

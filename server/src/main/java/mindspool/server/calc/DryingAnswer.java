@@ -42,23 +42,30 @@ public record DryingAnswer(
       double energyKWh,
       String verdict) {}
 
+  static Ceiling ceiling(DryingCeiling ceiling) {
+    return new Ceiling(
+        ceiling.temperatureC(),
+        ceiling.setBy().word(),
+        ceiling.limits().stream()
+            .map(l -> new CeilingLimit(l.what().word(), l.temperatureC(), l.why()))
+            .toList());
+  }
+
+  static HoursToLimit hours(DryingForecast.HoursToTarget hours) {
+    return new HoursToLimit(orNull(hours.outer()), orNull(hours.mean()), orNull(hours.core()));
+  }
+
   /** Turns a forecast into its answer. */
   public static DryingAnswer of(DryingForecast forecast) {
-    DryingCeiling ceiling = forecast.ceiling();
     var hours = forecast.hours();
     return new DryingAnswer(
-        new Ceiling(
-            ceiling.temperatureC(),
-            ceiling.setBy().word(),
-            ceiling.limits().stream()
-                .map(l -> new CeilingLimit(l.what().word(), l.temperatureC(), l.why()))
-                .toList()),
+        ceiling(forecast.ceiling()),
         forecast.setpointC(),
         forecast.airTemperatureC(),
         forecast.floorPercent(),
         forecast.targetPercent(),
         hours.outer().isPresent() && hours.mean().isPresent() && hours.core().isPresent(),
-        new HoursToLimit(orNull(hours.outer()), orNull(hours.mean()), orNull(hours.core())),
+        hours(hours),
         forecast.series().stream()
             .map(p -> new SeriesPoint(p.hour(), p.outerPercent(), p.meanPercent(), p.corePercent()))
             .toList(),
@@ -78,7 +85,7 @@ public record DryingAnswer(
         forecast.advice());
   }
 
-  private static Double orNull(OptionalDouble value) {
+  static Double orNull(OptionalDouble value) {
     return value.isPresent() ? value.getAsDouble() : null;
   }
 }

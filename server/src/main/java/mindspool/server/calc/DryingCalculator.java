@@ -7,9 +7,13 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.ExampleObject;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import mindspool.core.Require;
 import mindspool.core.climate.MoistAir;
+import mindspool.core.drying.Charge;
+import mindspool.core.drying.ChargeForecast;
 import mindspool.core.drying.Dryer;
 import mindspool.core.drying.DryingForecast;
 import mindspool.core.material.Material;
@@ -89,12 +93,7 @@ class DryingCalculator {
         Require.present("dryer", request.dryer, "an object with setpointC, ratedMaxC");
     Dryer dryer = wanted.toDryer();
     ReelKind reel = request.reel == null ? ReelKind.PLASTIC : ReelKind.ofId(request.reel);
-    SpoolState start =
-        new SpoolMoistureModel(material)
-            .uniform(
-                winding,
-                number("initialMoisturePercent", request.initialMoisturePercent),
-                room.temperatureC());
+    SpoolState start = start(material, winding, request.initialMoisturePercent, room);
     return DryingAnswer.of(
         DryingForecast.of(
             material,
@@ -104,5 +103,77 @@ class DryingCalculator {
             room,
             optional(wanted.setpointC()),
             optional(request.limitPercent)));
+  }
+
+  private static SpoolState start(
+      Material material, Winding winding, Double percent, MoistAir room) {
+    return new SpoolMoistureModel(material)
+        .uniform(winding, number("initialMoisturePercent", percent), room.temperatureC());
+  }
+
+  /** One spool of a charge. */
+  record ChargedSpool(
+      String name,
+      String material,
+      Map<String, Double> materialOverrides,
+      Double filamentDiameterMm,
+      WindingRequest winding,
+      Double initialMoisturePercent,
+      String reel,
+      Double limitPercent) {}
+
+  record ChargeRequest(List<ChargedSpool> spools, RoomRequest room, DryerRequest dryer) {}
+
+  @PostMapping("/api/calc/drying-charge")
+  @Operation(
+      summary = "Several spools dried together: common setpoint, shared air, who comes last",
+      requestBody =
+          @io.swagger.v3.oas.annotations.parameters.RequestBody(
+              content =
+                  @Content(
+                      examples =
+                          @ExampleObject(
+                              """
+                              {"spools": [
+                                 {"name": "nylon", "material": "PA6", "reel": "metal",
+                                  "winding": {"hubRadiusMm": 40, "outerRadiusMm": 100,
+                                              "widthMm": 60, "netMassG": 1000},
+                                  "initialMoisturePercent": 2.6},
+                                 {"name": "ABS", "material": "ABS", "reel": "metal",
+                                  "winding": {"hubRadiusMm": 40, "outerRadiusMm": 100,
+                                              "widthMm": 60, "netMassG": 1000},
+                                  "initialMoisturePercent": 0.3}],
+                               "room": {"temperatureC": 23, "relativeHumidityPercent": 50},
+                               "dryer": {"ratedMaxC": 90, "airChangesPerHour": 6,
+                                         "volumeL": 12}}
+                              """))))
+  ChargeAnswer charge(@RequestBody ChargeRequest request) {
+    MoistAir room =
+        Require.present(
+                "room", request.room, "an object with temperatureC, relativeHumidityPercent")
+            .toAir();
+    DryerRequest wanted =
+        Require.present("dryer", request.dryer, "an object with setpointC, ratedMaxC");
+    List<ChargedSpool> spools =
+        Require.present("spools", request.spools, "at least one spool with material and winding");
+    List<Charge.Load> loads = new ArrayList<>();
+    for (int i = 0; i < spools.size(); i++) {
+      ChargedSpool spool = spools.get(i);
+      loads.add(Require.inside("spools[" + i + "]", () -> load(spool, room)));
+    }
+    return ChargeAnswer.of(
+        ChargeForecast.of(new Charge(loads), wanted.toDryer(), room, optional(wanted.setpointC())));
+  }
+
+  private Charge.Load load(ChargedSpool spool, MoistAir room) {
+    Material material = Inputs.material(catalogue, spool.material, spool.materialOverrides);
+    Winding winding = Inputs.present(spool.winding).toWinding(material, spool.filamentDiameterMm);
+    return new Charge.Load(
+        spool.name == null ? material.name() : spool.name,
+        material,
+        start(material, winding, spool.initialMoisturePercent, room),
+        spool.reel == null ? ReelKind.PLASTIC : ReelKind.ofId(spool.reel),
+        spool.limitPercent == null ? material.dryTargetPercent() : spool.limitPercent,
+        0);
   }
 }

@@ -3,11 +3,16 @@ package mindspool.server.dry;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Clock;
+import java.util.List;
 import java.util.OptionalDouble;
+import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.climate.MoistAir;
+import mindspool.core.drying.Charge;
+import mindspool.core.drying.ChargeForecast;
 import mindspool.core.drying.Dryer;
 import mindspool.core.drying.DryingForecast;
+import mindspool.server.calc.ChargeAnswer;
 import mindspool.server.calc.DryerRequest;
 import mindspool.server.calc.DryingAnswer;
 import mindspool.server.climate.Climates;
@@ -61,7 +66,8 @@ class DryController {
     DryerRequest dryer =
         Require.present("dryer", request.dryer, "an object with setpointC, ratedMaxC");
     Dryer described = dryer.toDryer();
-    MoistAir room = room(request);
+    MoistAir room =
+        room(request.roomPlaceId, request.roomTemperatureC, request.roomRelativeHumidityPercent);
     DryingForecast forecast =
         DryingForecast.of(
             spool.material(),
@@ -78,15 +84,67 @@ class DryController {
         DryingAnswer.of(forecast));
   }
 
-  private MoistAir room(DryingForecastRequest request) {
-    if (request.roomPlaceId != null) {
+  /**
+   * Spools to dry together.
+   *
+   * @param codes of the spools, in the order in which they are shown
+   */
+  record ChargeForecastRequest(
+      List<String> codes,
+      DryerRequest dryer,
+      Long roomPlaceId,
+      Double roomTemperatureC,
+      Double roomRelativeHumidityPercent) {}
+
+  /** {@code sealed}: codes of spools that are still in their bags. */
+  record ChargeForecastView(
+      double roomTemperatureC,
+      double roomRelativeHumidityPercent,
+      List<String> sealed,
+      ChargeAnswer forecast) {}
+
+  @PostMapping("/api/charge-forecast")
+  @Operation(summary = "What a cycle would do to several spools together, from their present state")
+  ChargeForecastView charge(@RequestBody ChargeForecastRequest request) {
+    DryerRequest dryer =
+        Require.present("dryer", request.dryer, "an object with setpointC, ratedMaxC");
+    MoistAir room =
+        room(request.roomPlaceId, request.roomTemperatureC, request.roomRelativeHumidityPercent);
+    List<String> codes = Require.present("codes", request.codes, "codes of spools in stock");
+    if (codes.stream().distinct().count() < codes.size()) {
+      throw new InvalidValueException(
+          "codes", codes, "each spool once", "Take the second of the same out.");
+    }
+    List<CurrentSpool> charged = codes.stream().map(spools::current).toList();
+    List<Charge.Load> loads =
+        charged.stream()
+            .map(
+                spool ->
+                    new Charge.Load(
+                        spool.code(),
+                        spool.material(),
+                        spool.state(),
+                        spool.reelKind(),
+                        spool.material().dryTargetPercent(),
+                        spools.waterSpread(spool.code())))
+            .toList();
+    return new ChargeForecastView(
+        room.temperatureC(),
+        room.relativeHumidityPercent(),
+        charged.stream().filter(CurrentSpool::sealed).map(CurrentSpool::code).toList(),
+        ChargeAnswer.of(
+            ChargeForecast.of(
+                new Charge(loads), dryer.toDryer(), room, optional(dryer.setpointC()))));
+  }
+
+  private MoistAir room(Long placeId, Double temperatureC, Double relativeHumidityPercent) {
+    if (placeId != null) {
       double now = clock.instant().getEpochSecond();
-      return climates.climate(request.roomPlaceId).series().mean(now - ROOM_MEAN_S, now);
+      return climates.climate(placeId).series().mean(now - ROOM_MEAN_S, now);
     }
     return new MoistAir(
-        Require.present("roomTemperatureC", request.roomTemperatureC, "-40 to 150 °C"),
-        Require.present(
-            "roomRelativeHumidityPercent", request.roomRelativeHumidityPercent, "0 to 100 %"));
+        Require.present("roomTemperatureC", temperatureC, "-40 to 150 °C"),
+        Require.present("roomRelativeHumidityPercent", relativeHumidityPercent, "0 to 100 %"));
   }
 
   private static OptionalDouble optional(Double value) {

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import mindspool.core.material.Material;
+import mindspool.core.moisture.MoistureProfile;
 import mindspool.core.moisture.SpoolHistory;
 import mindspool.core.moisture.SpoolMoistureModel;
 import mindspool.core.moisture.SpoolReplay;
@@ -19,6 +20,9 @@ import org.springframework.stereotype.Service;
 /** The stock, for other stations. */
 @Service
 public class Spools {
+
+  /** Half-width of an 80 % band in standard deviations. */
+  private static final double EIGHTY_PERCENT = 1.2816;
 
   private final SpoolRecords records;
   private final SpoolEstimates estimates;
@@ -49,6 +53,14 @@ public class Spools {
    */
   public record CurrentSpool(
       String code, Material material, ReelKind reelKind, boolean sealed, SpoolState state) {}
+
+  /** How sure the water of a spool is: its standard deviation as a share of it. */
+  public double waterSpread(String code) {
+    SpoolEstimate estimate = estimates.of(records.byCode(code));
+    double mean = estimate.state().profile().meanPercent();
+    double half = estimate.band().get().halfWidth(MoistureProfile::meanPercent);
+    return mean <= 0 ? 0 : Math.min(1, half / EIGHTY_PERCENT / mean);
+  }
 
   /** The spool with a code. */
   public CurrentSpool current(String code) {

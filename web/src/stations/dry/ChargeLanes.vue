@@ -1,0 +1,221 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import { hours, moisture } from '@/parts/format'
+import type { Spool } from '@/stores/shelf'
+
+/** One lane per spool over common hours: its mean moisture with its band on the way to the target. */
+const props = defineProps<{
+  forecast: Schemas['ChargeAnswer']
+  spools: Record<string, Spool | undefined>
+}>()
+
+const WIDTH = 600
+const HEIGHT = 64
+const ROOM_BELOW = 4
+
+const end = computed(
+  () => Math.max(...props.forecast.spools.map((s) => s.series.at(-1)?.hour ?? 1)) || 1,
+)
+
+function x(hour: number): number {
+  return (WIDTH * hour) / end.value
+}
+
+const lanes = computed(() =>
+  props.forecast.spools.map((spool) => {
+    const most = 1.05 * Math.max(spool.targetPercent, ...spool.series.map((p) => p.highPercent))
+    const y = (percent: number) => HEIGHT - ROOM_BELOW - ((HEIGHT - 10) * percent) / most
+    const upper = spool.series.map((p) => `${x(p.hour)},${y(p.highPercent)}`)
+    const lower = [...spool.series].reverse().map((p) => `${x(p.hour)},${y(p.lowPercent)}`)
+    const last = spool.series.at(-1)
+    return {
+      ...spool,
+      spool: props.spools[spool.name],
+      band: [...upper, ...lower].join(' '),
+      mean: spool.series.map((p) => `${x(p.hour)},${y(p.meanPercent)}`).join(' '),
+      core: spool.series.map((p) => `${x(p.hour)},${y(p.corePercent)}`).join(' '),
+      target: y(spool.targetPercent),
+      floor: y(spool.floorPercent),
+      done: spool.dryHours === null ? null : x(spool.dryHours),
+      words:
+        spool.dryHours === null
+          ? `never below ${moisture(Math.max(spool.floorPercent, spool.targetPercent))} to the core`
+          : spool.dryHours === 0
+            ? 'dry already'
+            : `dry to the core after ${hours(spool.dryHours)}`,
+      ends: last ? moisture(last.meanPercent) : '',
+    }
+  }),
+)
+
+const driest = computed(() =>
+  Math.max(1, ...props.forecast.air.map((p) => p.relativeHumidityPercent)),
+)
+const air = computed(() =>
+  props.forecast.air
+    .filter((p) => p.hour <= end.value)
+    .map((p) => `${x(p.hour)},${30 - (26 * p.relativeHumidityPercent) / driest.value}`)
+    .join(' '),
+)
+
+/** At most seven marks, at round hours. */
+const ticks = computed(() => {
+  const step = [1, 2, 3, 4, 6, 12, 24, 48].find((s) => end.value / s <= 7) ?? 48
+  const all = []
+  for (let hour = 0; hour <= end.value; hour += step) {
+    all.push(hour)
+  }
+  return all
+})
+</script>
+
+<template>
+  <div class="lanes">
+    <template v-for="lane in lanes" :key="lane.name">
+      <div class="who">
+        <span class="code">{{ lane.name }}</span>
+        {{ lane.spool?.material }} {{ lane.spool?.colourName }}
+      </div>
+      <svg
+        :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
+        preserveAspectRatio="none"
+        role="img"
+        :aria-label="`${lane.name}: ${lane.words}; ends at ${lane.ends} mean`"
+      >
+        <rect
+          v-if="lane.done !== null"
+          :x="lane.done"
+          y="0"
+          :width="WIDTH - lane.done"
+          :height="HEIGHT"
+          class="free"
+        />
+        <polygon :points="lane.band" class="band" />
+        <line x1="0" :x2="WIDTH" :y1="lane.floor" :y2="lane.floor" class="floor" />
+        <line x1="0" :x2="WIDTH" :y1="lane.target" :y2="lane.target" class="target" />
+        <polyline :points="lane.core" class="core" />
+        <polyline :points="lane.mean" class="mean" />
+        <line
+          v-if="lane.done !== null"
+          :x1="lane.done"
+          :x2="lane.done"
+          y1="0"
+          :y2="HEIGHT"
+          class="done"
+        />
+      </svg>
+      <div class="result" :class="{ call: lane.dryHours === null }">
+        {{ lane.words }}
+      </div>
+    </template>
+    <div class="who soft small">air inside, up to {{ driest.toFixed(0) }} %</div>
+    <svg
+      :viewBox="`0 0 ${WIDTH} 32`"
+      preserveAspectRatio="none"
+      class="air"
+      role="img"
+      :aria-label="`Humidity inside: at most ${driest.toFixed(0)} %`"
+    >
+      <polyline :points="air" class="damp" />
+    </svg>
+    <div />
+    <div />
+    <div class="axis" aria-hidden="true">
+      <span v-for="hour in ticks" :key="hour" :style="{ left: `${(100 * hour) / end}%` }">
+        {{ hour }} h
+      </span>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.lanes {
+  display: grid;
+  grid-template-columns: 9.5rem minmax(0, 1fr) 12rem;
+  gap: 0.25rem 1rem;
+  align-items: center;
+}
+
+svg {
+  width: 100%;
+  height: 4rem;
+  background: var(--sheet);
+  border-bottom: 1px solid var(--board);
+}
+
+svg.air {
+  height: 2rem;
+}
+
+svg * {
+  vector-effect: non-scaling-stroke;
+}
+
+.band {
+  fill: var(--board);
+  opacity: 0.55;
+}
+
+.free {
+  fill: var(--forecast);
+}
+
+.mean {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2.5;
+}
+
+.core {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.5;
+  stroke-dasharray: 1.5 3;
+}
+
+.target {
+  stroke: var(--call);
+  stroke-width: 2;
+}
+
+.floor {
+  stroke: var(--air-damp);
+  stroke-width: 1.5;
+  stroke-dasharray: 2 3;
+}
+
+.done {
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+
+.damp {
+  fill: none;
+  stroke: var(--air-damp);
+  stroke-width: 2;
+}
+
+.axis {
+  position: relative;
+  height: 1.4rem;
+  border-top: 2px solid var(--ink);
+  font-size: var(--size-1);
+  color: var(--soft);
+}
+
+.axis span {
+  position: absolute;
+  white-space: nowrap;
+}
+
+@media (max-width: 700px) {
+  .lanes {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .result {
+    margin-bottom: 0.5rem;
+  }
+}
+</style>

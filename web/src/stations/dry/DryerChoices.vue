@@ -1,0 +1,142 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import ChoiceField from '@/parts/ChoiceField.vue'
+import NumberField from '@/parts/NumberField.vue'
+import { temperature } from '@/parts/format'
+import { useShelf, type ShelfPlace } from '@/stores/shelf'
+import { chooseDryer, type DryerForm } from './dryerForm'
+
+/** Changed here, shared with the page that asks for the forecast. */
+const { form } = defineProps<{
+  form: DryerForm
+  /** The recommended setpoint, shown while none is typed. */
+  setpointC?: number
+  /** The room's air as it was taken. */
+  room?: { roomTemperatureC: number; roomRelativeHumidityPercent: number }
+}>()
+
+const shelf = useShelf()
+
+const VENTS = [
+  { value: 'free', label: 'vented freely' },
+  { value: 'limited', label: 'limited' },
+] as const
+const named = (p: ShelfPlace) => ({ value: p.place.id, label: p.place.name })
+const dryerOptions = computed(() => [
+  ...shelf.places.filter((p) => p.place.kind === 'DRYER').map(named),
+  { value: 0, label: 'another, described here' },
+])
+const roomOptions = computed(() => [
+  ...shelf.places.filter((p) => p.place.kind !== 'DRYER').map(named),
+  { value: 0, label: 'typed here' },
+])
+</script>
+
+<template>
+  <form novalidate class="choices" aria-label="Dryer and room" @submit.prevent>
+    <ChoiceField
+      id="dryer"
+      label="dryer"
+      :options="dryerOptions"
+      :model-value="form.dryerId ?? 0"
+      @update:model-value="chooseDryer(form, $event, shelf.places)"
+    />
+    <NumberField
+      id="setpoint"
+      v-model="form.setpointC"
+      label="setpoint, °C (recommended if empty)"
+      :min="20"
+      :max="250"
+      :step="1"
+      :placeholder="setpointC === undefined ? '' : String(setpointC)"
+    />
+    <NumberField
+      id="rated"
+      v-model="form.ratedMaxC"
+      label="rated maximum, °C"
+      :min="30"
+      :max="250"
+    />
+    <ChoiceField
+      id="vent"
+      v-model="form.vent"
+      label="air exchange with the room"
+      :options="VENTS"
+    />
+    <NumberField
+      v-if="form.vent === 'limited'"
+      id="ach"
+      v-model="form.airChangesPerHour"
+      label="air changes per hour"
+      :min="0.01"
+      :max="1000"
+      :step="1"
+    />
+    <details>
+      <summary>how it really behaves</summary>
+      <NumberField
+        id="hottest"
+        v-model="form.hottestAboveSetC"
+        label="hottest spot above setpoint, K"
+        :min="0"
+        :max="60"
+      />
+      <NumberField
+        id="bias"
+        v-model="form.biasC"
+        label="true air minus setpoint, K"
+        :min="-40"
+        :max="40"
+      />
+      <NumberField
+        id="volume"
+        v-model="form.volumeL"
+        label="inside volume, L"
+        :min="1"
+        :max="2000"
+      />
+    </details>
+    <ChoiceField
+      id="room"
+      label="room whose air it takes"
+      :options="roomOptions"
+      :model-value="form.roomId ?? 0"
+      @update:model-value="form.roomId = $event"
+    />
+    <template v-if="!form.roomId">
+      <NumberField
+        id="room-t"
+        v-model="form.roomTemperatureC"
+        label="room temperature, °C"
+        :min="-40"
+        :max="60"
+      />
+      <NumberField
+        id="room-h"
+        v-model="form.roomHumidityPercent"
+        label="room humidity, %"
+        :min="0"
+        :max="100"
+      />
+    </template>
+    <p v-else-if="room" class="small soft">
+      mean of the last day: {{ temperature(room.roomTemperatureC, 1) }},
+      {{ room.roomRelativeHumidityPercent.toFixed(0) }} %
+    </p>
+  </form>
+</template>
+
+<style scoped>
+.choices {
+  display: grid;
+  gap: 0.75rem;
+}
+
+details .field {
+  margin-top: 0.6rem;
+}
+
+summary {
+  cursor: pointer;
+}
+</style>

@@ -1,0 +1,81 @@
+import { mount } from '@vue/test-utils'
+import { describe, expect, it } from 'vitest'
+import type { Schemas } from '@/api/client'
+import ChargeLanes from '@/stations/dry/ChargeLanes.vue'
+import { chooseDryer, type DryerForm } from '@/stations/dry/dryerForm'
+import type { ShelfPlace } from '@/stores/shelf'
+
+function spool(name: string, dryHours: number | null): Schemas['SpoolInCharge'] {
+  return {
+    name,
+    ceiling: { temperatureC: 65, setBy: 'filament', limits: [] },
+    floorPercent: 0.03,
+    targetPercent: 0.08,
+    hoursToLimit: { outer: dryHours, mean: dryHours, core: dryHours },
+    dryHours,
+    series: [0, 6, 12].map((hour) => ({
+      hour,
+      outerPercent: 0.2 - 0.01 * hour,
+      meanPercent: 0.22 - 0.01 * hour,
+      corePercent: 0.23 - 0.01 * hour,
+      lowPercent: 0.18 - 0.01 * hour,
+      highPercent: 0.26 - 0.01 * hour,
+    })),
+  }
+}
+
+const FORECAST: Schemas['ChargeAnswer'] = {
+  setpointC: 65,
+  airTemperatureC: 65,
+  heldBackBy: 0,
+  withoutItC: 65,
+  lastHours: null,
+  lastHoursTakingOut: null,
+  energyKWh: 0.8,
+  spools: [spool('AAAA', 9), spool('BBBB', null), spool('CCCC', 0)],
+  air: [
+    { hour: 0, relativeHumidityPercent: 40 },
+    { hour: 12, relativeHumidityPercent: 6 },
+  ],
+}
+
+describe('lanes of a charge', () => {
+  const lanes = mount(ChargeLanes, { props: { forecast: FORECAST, spools: {} } })
+
+  it('say for each spool when it is dry, or that it never is', () => {
+    const words = lanes.findAll('.result').map((each) => each.text())
+    expect(words[0]).toContain('after 9 h')
+    expect(words[1]).toContain('never below')
+    expect(words[2]).toBe('dry already')
+  })
+
+  it('mark the hour on one scale for all', () => {
+    const marks = lanes.findAll('.done').map((each) => Number(each.attributes('x1')))
+    expect(marks).toEqual([450, 0])
+    expect(lanes.findAll('.axis span').map((each) => each.text())).toContain('12 h')
+  })
+
+  it('shade what could be taken out', () => {
+    const free = lanes.findAll('.free').map((each) => Number(each.attributes('width')))
+    expect(free).toEqual([150, 600])
+  })
+})
+
+describe('choosing a dryer', () => {
+  it('takes over what is known of it and forgets the setpoint typed for another', () => {
+    const form = { dryerId: 0, setpointC: 80, vent: 'free', roomId: 1 } as DryerForm
+    const place = {
+      place: { id: 7, ratedMaxC: 75, airChangesPerHour: 3, volumeL: 20, withinId: 4 },
+    } as ShelfPlace
+    chooseDryer(form, 7, [place])
+    expect(form).toMatchObject({
+      dryerId: 7,
+      setpointC: null,
+      ratedMaxC: 75,
+      vent: 'limited',
+      airChangesPerHour: 3,
+      volumeL: 20,
+      roomId: 4,
+    })
+  })
+})
