@@ -10,6 +10,28 @@ const props = defineProps<{ page: Schemas['SpoolPage'] }>()
 const learned = computed(() => props.page.learned)
 const mean = computed(() => props.page.spool.frames?.mean[0] ?? 0)
 
+const proof = computed(() => props.page.proof)
+
+const PROOFS: Record<Schemas['ProofView']['verdict'], string> = {
+  LOSING: 'It still loses water: go on, and weigh again.',
+  GAINING: 'It takes up water where it lies.',
+  NOT_YET_PROVEN:
+    'It hardly changed. Constant mass is proven by two such changes in a row, two hours or more apart.',
+  SCALE_TOO_COARSE: 'Constant as far as this scale shows, which is not far enough.',
+  DRY: 'Constant mass in dry air: it is dry.',
+  AIR_TAKES_NO_MORE:
+    'Constant mass, but not dry: this air can take no more. Drier or hotter air can, more hours cannot.',
+}
+
+const removed = computed(() => {
+  const p = proof.value
+  if (!p) {
+    return ''
+  }
+  const mass = `${Math.abs(p.removedG).toFixed(1)} ± ${(2 * p.removedSdG).toFixed(1)} g`
+  return `${mass} of water ${p.removedG < 0 ? 'came in' : 'went'} over ${p.weighings} weighings.`
+})
+
 interface Span {
   name: string
   low: number
@@ -48,15 +70,34 @@ function times(factor: { low: number; likely: number; high: number }): string {
 </script>
 
 <template>
-  <section v-if="learned" data-testid="learned">
+  <section v-if="learned || proof" data-testid="learned">
     <h2>What the scale taught</h2>
-    <p v-if="learned.doubtful" class="call" data-testid="doubtful">
+    <p v-if="proof" data-testid="proof">
+      <WhyNumber what="What the weighings prove">
+        <b>{{ PROOFS[proof.verdict] }}</b>
+        <template #why>
+          <p>
+            The last two changes, each within two steps of the scale or 0.02 % of the filament, two
+            hours or more apart. In the air where it lay it can get down to
+            {{ moisture(proof.floorPercent) }}; the dry target is
+            {{ page.spool.dryTargetPercent }} %. Weigh within two minutes of taking it out, or
+            cooled in a closed bag.
+          </p>
+        </template>
+      </WhyNumber>
+      {{ removed }}
+      <span v-if="proof.stepG > 1.01 * proof.stepNeededG" class="small call">
+        A scale of {{ proof.stepG }} g is too coarse for {{ page.spool.material }}: take one of
+        {{ Math.max(0.01, proof.stepNeededG).toFixed(2) }} g or finer.
+      </span>
+    </p>
+    <p v-if="learned?.doubtful" class="call" data-testid="doubtful">
       The weighings contradict everything that {{ page.spool.materialTitle }} does; the one of
       {{ dateTime(learned.doubtfulAtS) }} fits least. Was it this reel, in grams, and was truly
       nothing used before it? Undo it in the record below, or weigh again. Until then the estimate
       stays as the table has it.
     </p>
-    <template v-else>
+    <template v-else-if="learned">
       <div class="spans">
         <template v-for="span in spans" :key="span.name">
           <span class="soft small">{{ span.name }}</span>

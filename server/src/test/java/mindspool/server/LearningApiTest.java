@@ -157,6 +157,23 @@ class LearningApiTest extends ServerTest {
     assertThat(page.at("/spool/frames/mean/0").asDouble()).isCloseTo(taught, within(1e-3));
   }
 
+  /** Weighed as dry as its room lets it be: constant, and yet not dry. */
+  @Test
+  void constantMassIsToldApartFromDry() {
+    String code = received("A5");
+    weigh(code, 1222, 30, "");
+    weigh(code, 1222.1, 31, ", \"nothingUsed\": true");
+    assertThat(page(code).at("/proof/verdict").asString()).isEqualTo("NOT_YET_PROVEN");
+    weigh(code, 1222.1, 32, ", \"nothingUsed\": true");
+    JsonNode proof = page(code).get("proof");
+    assertThat(proof.get("verdict").asString()).isEqualTo("AIR_TAKES_NO_MORE");
+    // Handbook isotherm: PA12 holds 0.666 % at 23 °C and 50 %.
+    assertThat(proof.get("floorPercent").asDouble()).isCloseTo(0.666, within(0.005));
+    assertThat(proof.get("removedG").asDouble()).isCloseTo(-0.1, within(1e-6));
+    weigh(code, 1000, 33, "");
+    assertThat(page(code).get("proof").isNull()).isTrue();
+  }
+
   @Test
   void aSiblingBeginsFromWhatItsLotTaught() {
     String first = received("A3");

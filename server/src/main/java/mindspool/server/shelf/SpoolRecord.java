@@ -158,6 +158,18 @@ record SpoolRecord(Spool spool, Material material, List<SpoolFact> facts) {
         .toList();
   }
 
+  /** The last weighings between which nothing was used, in order of time. */
+  List<Weighed> lastRow() {
+    List<Weighed> row = new ArrayList<>();
+    for (Weighed weighed : weighings()) {
+      if (!weighed.nothingUsedBefore()) {
+        row.clear();
+      }
+      row.add(weighed);
+    }
+    return row;
+  }
+
   /** A mass in whole grams comes from a scale of 1 g, one with a tenth from one of 0.1 g. */
   private static double stepByDigits(double massG) {
     for (double step : new double[] {1, 0.1}) {

@@ -7,8 +7,10 @@ import java.util.function.ToDoubleFunction;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.ColdReel;
 import mindspool.core.climate.MoistAir;
+import mindspool.core.drying.DryingProof;
 import mindspool.core.learning.Calibration;
 import mindspool.core.learning.Member;
+import mindspool.core.learning.Weighed;
 import mindspool.core.moisture.MoistureProfile;
 import mindspool.core.moisture.PrintableUntil;
 import mindspool.core.moisture.ProfileBand;
@@ -198,6 +200,45 @@ final class SpoolViews {
       double meanBefore,
       BandView bandBefore) {}
 
+  /** What the last weighings with nothing used between prove; see {@link DryingProof}. */
+  record ProofView(
+      DryingProof.Verdict verdict,
+      double removedG,
+      double removedSdG,
+      int weighings,
+      double stepG,
+      double stepNeededG,
+      double floorPercent) {}
+
+  private static ProofView proof(SpoolRecord spool, Climates climates) {
+    List<Weighed> row = spool.lastRow();
+    if (row.size() < 2) {
+      return null;
+    }
+    double from = row.get(row.size() - 2).atS();
+    double to = row.get(row.size() - 1).atS();
+    long place = spool.placeAt((long) (0.5 * (from + to)));
+    double humidity =
+        climates.climate(place).series().mean(from, to).relativeHumidityPercent() / 100;
+    return DryingProof.of(
+            row,
+            spool.material(),
+            spool.remaining().massG().typical(),
+            humidity,
+            spool.material().dryTargetPercent())
+        .map(
+            proof ->
+                new ProofView(
+                    proof.verdict(),
+                    proof.removedG(),
+                    proof.removedSdG(),
+                    row.size(),
+                    proof.stepG(),
+                    proof.stepNeededG(),
+                    proof.floorPercent()))
+        .orElse(null);
+  }
+
   private static BandView band(ProfileBand band) {
     return new BandView(
         band.halfWidth(MoistureProfile::outerPercent),
@@ -259,6 +300,7 @@ final class SpoolViews {
       List<FactView> facts,
       BandView band,
       LearnedView learned,
+      ProofView proof,
       BasisView basis,
       List<EndActView> endActs,
       String outlookAssumption,
@@ -296,6 +338,7 @@ final class SpoolViews {
         facts.stream().map(SpoolViews::fact).toList(),
         band(estimate.band().get()),
         learned(estimate),
+        proof(spool, climates),
         new BasisView(
             stored.arrival,
             stored.startHumidityPercent,
