@@ -51,7 +51,7 @@ watch(
     clearTimeout(timer)
     timer = setTimeout(read, PAUSE_MS)
   },
-  { immediate: true },
+  { immediate: true, deep: true },
 )
 
 const forecast = computed(() => view.value?.forecast)
@@ -122,7 +122,7 @@ const advice = computed(() => {
   </p>
   <ProblemNote v-if="problem" :problem="problem" />
   <div class="columns">
-    <DryerChoices :form="form" :setpoint-c="forecast?.setpointC" :room="view ?? undefined" />
+    <DryerChoices v-model="form" :setpoint-c="forecast?.setpointC" :room="view ?? undefined" />
     <div v-if="forecast" class="results" :aria-busy="busy">
       <ul v-if="advice.length" class="advice" data-testid="charge-advice">
         <li v-for="line in advice" :key="line">{{ line }}</li>

@@ -58,7 +58,7 @@ watch(
     clearTimeout(timer)
     timer = setTimeout(read, PAUSE_MS)
   },
-  { immediate: true },
+  { immediate: true, deep: true },
 )
 
 const forecast = computed(() => view.value?.forecast)
@@ -113,7 +113,7 @@ function written(value: number | null): string {
   <ProblemNote v-if="problem" :problem="problem" />
 
   <div class="columns">
-    <DryerChoices :form="form" :setpoint-c="forecast?.setpointC" :room="view ?? undefined" />
+    <DryerChoices v-model="form" :setpoint-c="forecast?.setpointC" :room="view ?? undefined" />
 
     <div v-if="forecast" class="results" :aria-busy="busy">
       <ul v-if="forecast.advice.length" class="advice">

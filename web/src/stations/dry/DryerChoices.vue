@@ -7,8 +7,9 @@ import { useShelf, type ShelfPlace } from '@/stores/shelf'
 import { chooseDryer, type DryerForm } from './dryerForm'
 
 /** Changed here, shared with the page that asks for the forecast. */
-const { form } = defineProps<{
-  form: DryerForm
+const form = defineModel<DryerForm>({ required: true })
+
+defineProps<{
   /** The recommended setpoint, shown while none is typed. */
   setpointC?: number
   /** The room's air as it was taken. */

@@ -1,4 +1,4 @@
-import { computed, reactive, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useShelf, type ShelfPlace } from '@/stores/shelf'
 
 const USUAL_RATED_C = 70
@@ -39,7 +39,7 @@ export function chooseDryer(form: DryerForm, id: number, places: readonly ShelfP
 /** The form, beginning with the first dryer of the workshop, and what it asks of the server. */
 export function useDryerForm() {
   const shelf = useShelf()
-  const form = reactive<DryerForm>({
+  const form = ref<DryerForm>({
     dryerId: null,
     setpointC: null,
     ratedMaxC: USUAL_RATED_C,
@@ -57,12 +57,12 @@ export function useDryerForm() {
     () => shelf.places,
     (places) => {
       const dryer = places.find((p) => p.place.kind === 'DRYER')
-      if (form.dryerId === null && dryer) {
-        chooseDryer(form, dryer.place.id, places)
+      if (form.value.dryerId === null && dryer) {
+        chooseDryer(form.value, dryer.place.id, places)
       }
       const room = places.find((p) => p.place.kind !== 'DRYER')
-      if (form.roomId === null && room) {
-        form.roomId = room.place.id
+      if (form.value.roomId === null && room) {
+        form.value.roomId = room.place.id
       }
     },
     { immediate: true },
@@ -70,18 +70,18 @@ export function useDryerForm() {
 
   const body = computed(() => ({
     dryer: {
-      setpointC: form.setpointC,
-      ratedMaxC: form.ratedMaxC,
-      biasC: form.biasC,
-      hottestAboveSetC: form.hottestAboveSetC,
-      airChangesPerHour: form.vent === 'free' ? null : form.airChangesPerHour,
-      volumeL: form.volumeL,
+      setpointC: form.value.setpointC,
+      ratedMaxC: form.value.ratedMaxC,
+      biasC: form.value.biasC,
+      hottestAboveSetC: form.value.hottestAboveSetC,
+      airChangesPerHour: form.value.vent === 'free' ? null : form.value.airChangesPerHour,
+      volumeL: form.value.volumeL,
     },
-    ...(form.roomId
-      ? { roomPlaceId: form.roomId }
+    ...(form.value.roomId
+      ? { roomPlaceId: form.value.roomId }
       : {
-          roomTemperatureC: form.roomTemperatureC,
-          roomRelativeHumidityPercent: form.roomHumidityPercent,
+          roomTemperatureC: form.value.roomTemperatureC,
+          roomRelativeHumidityPercent: form.value.roomHumidityPercent,
         }),
   }))
 

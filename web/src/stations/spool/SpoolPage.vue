@@ -353,8 +353,8 @@ async function open() {
     </section>
 
     <WeighDialog
-      :weighed-before="page.facts.some((fact) => fact.grossMassG !== null && !fact.undone)"
       v-if="weighing"
+      :weighed-before="page.facts.some((fact) => fact.grossMassG !== null && !fact.undone)"
       :spool="spool"
       :empty-reel-g="page.emptyReelG"
       @close="weighing = false"
