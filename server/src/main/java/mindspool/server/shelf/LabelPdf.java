@@ -1,16 +1,10 @@
 package mindspool.server.shelf;
 
-import com.google.zxing.BarcodeFormat;
-import com.google.zxing.EncodeHintType;
-import com.google.zxing.WriterException;
 import com.google.zxing.common.BitMatrix;
-import com.google.zxing.qrcode.QRCodeWriter;
-import com.google.zxing.qrcode.decoder.ErrorCorrectionLevel;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.List;
-import java.util.Map;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
@@ -27,9 +21,6 @@ final class LabelPdf {
 
   /** With its quiet zone. */
   private static final double LARGEST_QR_MM = 32;
-
-  /** White around the code, in its modules; ISO/IEC 18004 asks for four. */
-  private static final int QUIET_MODULES = 4;
 
   /** Lines under the code, as shares of the label's height. */
   private static final double CODE_SHARE = 0.30;
@@ -149,23 +140,7 @@ final class LabelPdf {
 
   private static void qr(PDPageContentStream page, String link, double x, double y, double size)
       throws IOException {
-    BitMatrix matrix;
-    try {
-      matrix =
-          new QRCodeWriter()
-              .encode(
-                  link,
-                  BarcodeFormat.QR_CODE,
-                  0,
-                  0,
-                  Map.of(
-                      EncodeHintType.MARGIN,
-                      QUIET_MODULES,
-                      EncodeHintType.ERROR_CORRECTION,
-                      ErrorCorrectionLevel.M));
-    } catch (WriterException e) {
-      throw new IllegalStateException("a link that fits no QR code: " + link, e);
-    }
+    BitMatrix matrix = ReadableQr.of(link);
     double module = size / matrix.getWidth();
     for (int row = 0; row < matrix.getHeight(); row++) {
       for (int column = 0; column < matrix.getWidth(); column++) {
