@@ -28,6 +28,7 @@ import tools.jackson.databind.JsonNode;
 /** Against a broker that is not the program's own, asks for a password, and goes down meanwhile. */
 class ExternalBrokerTest {
 
+  private static final long STARTED_MS = System.currentTimeMillis();
   private static final String USER = "spool";
   private static final String PASSWORD = "dry as a bone";
 
@@ -106,11 +107,18 @@ class ExternalBrokerTest {
       publisher
           .publishWith()
           .topic("cellar/air")
-          .payload(String.valueOf(20 + 0.1 * i).getBytes(StandardCharsets.UTF_8))
+          .payload(payload(i))
           .qos(MqttQos.AT_LEAST_ONCE)
           .send();
     }
     publisher.disconnect();
+  }
+
+  /** With its time, so that a message which the broker sends again is known for the same. */
+  private static byte[] payload(int number) {
+    return "{\"t\": %d, \"at\": %d}"
+        .formatted(15 + number, STARTED_MS - 600_000 + 1000L * number)
+        .getBytes(StandardCharsets.UTF_8);
   }
 
   private static long readings(Api api) {
@@ -132,7 +140,7 @@ class ExternalBrokerTest {
             "/api/devices",
             """
             {"name": "cellar", "kind": "HYGROMETER", "channels": [
-              {"topicFilter": "cellar/air", "pointer": "", "unit": "CELSIUS", "timePointer": ""}]}
+              {"topicFilter": "cellar/air", "pointer": "/t", "unit": "CELSIUS", "timePointer": "/at"}]}
             """);
         publish(port, 0, 5);
         await("the first five", () -> readings(api) == 5);
