@@ -45,7 +45,7 @@ describe('lanes of a charge', () => {
   it('say for each spool when it is dry, or that it never is', () => {
     const words = lanes.findAll('.result').map((each) => each.text())
     expect(words[0]).toContain('after 9 h')
-    expect(words[1]).toContain('never below')
+    expect(words[1]).toContain('not dry to the core within 12 h')
     expect(words[2]).toBe('dry already')
   })
 

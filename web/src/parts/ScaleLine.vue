@@ -10,7 +10,10 @@ const props = withDefaults(
   }>(),
   { leastG: 0 },
 )
-const emit = defineEmits<{ rests: [massG: number] }>()
+const emit = defineEmits<{
+  /** In whole steps of the scale: the mean of several readings is no finer than it. */
+  rests: [massG: number, stepG: number]
+}>()
 
 const SCALE_POLL_MS = 700
 /** Less than this is a draught, not another load, g. */
@@ -57,7 +60,8 @@ async function readScale() {
       }
       if (now.stableG !== null && now.stableG >= props.leastG && taken.value === null) {
         taken.value = now.stableG
-        emit('rests', now.stableG)
+        const steps = Math.round(now.stableG / now.stepG)
+        emit('rests', Number((steps * now.stepG).toFixed(3)), now.stepG)
       }
     } catch {
       shown.value = null

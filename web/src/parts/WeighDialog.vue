@@ -46,11 +46,11 @@ const nothingUsed = ref(
 )
 
 /** The mass that a scale gave; typing over it makes it a person's. */
-const fromScale = ref<string | null>(null)
+const fromScale = ref<{ typed: string; stepG: number } | null>(null)
 
-function rests(massG: number) {
-  typed.value = String(Math.round(10 * massG) / 10)
-  fromScale.value = typed.value
+function rests(massG: number, stepG: number) {
+  typed.value = String(massG)
+  fromScale.value = { typed: typed.value, stepG }
 }
 
 function press(key: string) {
@@ -74,10 +74,12 @@ async function save() {
   }
   busy.value = true
   problem.value = null
+  const scale = fromScale.value?.typed === typed.value ? fromScale.value : null
   try {
     await acts.weigh(props.spool.code, gross.value, {
       at: at.value ?? undefined,
-      fromScale: fromScale.value === typed.value,
+      fromScale: scale !== null,
+      scaleStepG: scale?.stepG,
       nothingUsed: nothingUsed.value,
     })
     emit('close')

@@ -18,6 +18,7 @@ const SHOWN_MS = 9_000
 interface WeighingDetails {
   at?: Date
   fromScale?: boolean
+  scaleStepG?: number
   nothingUsed?: boolean
 }
 

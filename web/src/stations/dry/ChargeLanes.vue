@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { hours, moisture } from '@/parts/format'
+import WhyNumber from '@/parts/WhyNumber.vue'
+import { hours, moisture, temperature } from '@/parts/format'
 import type { Spool } from '@/stores/shelf'
 
 /** One lane per spool over common hours: its mean moisture with its band on the way to the target. */
@@ -40,7 +41,9 @@ const lanes = computed(() =>
       done: spool.dryHours === null ? null : x(spool.dryHours),
       words:
         spool.dryHours === null
-          ? `never below ${moisture(Math.max(spool.floorPercent, spool.targetPercent))} to the core`
+          ? spool.floorPercent >= spool.targetPercent
+            ? `never below ${moisture(spool.floorPercent)} in this air`
+            : `not dry to the core within ${hours(end.value)}`
           : spool.dryHours === 0
             ? 'dry already'
             : `dry to the core after ${hours(spool.dryHours)}`,
@@ -49,13 +52,13 @@ const lanes = computed(() =>
   }),
 )
 
-const driest = computed(() =>
+const dampest = computed(() =>
   Math.max(1, ...props.forecast.air.map((p) => p.relativeHumidityPercent)),
 )
 const air = computed(() =>
   props.forecast.air
     .filter((p) => p.hour <= end.value)
-    .map((p) => `${x(p.hour)},${30 - (26 * p.relativeHumidityPercent) / driest.value}`)
+    .map((p) => `${x(p.hour)},${30 - (26 * p.relativeHumidityPercent) / dampest.value}`)
     .join(' '),
 )
 
@@ -106,16 +109,30 @@ const ticks = computed(() => {
         />
       </svg>
       <div class="result" :class="{ call: lane.dryHours === null }">
-        {{ lane.words }}
+        <WhyNumber :what="`When ${lane.name} is dry`">
+          <span>{{ lane.words }}</span>
+          <template #why>
+            <p>
+              From its present moisture by depth until outer wraps, mean and core stay below the dry
+              target of {{ lane.targetPercent }} %, in the air that all of them share. Hours are
+              known within a factor of two, as diffusivities are.
+            </p>
+            <p>
+              Its ceiling is {{ temperature(lane.ceiling.temperatureC) }}, set by the
+              {{ lane.ceiling.setBy }}; in this air it gets down to
+              {{ moisture(lane.floorPercent) }}.
+            </p>
+          </template>
+        </WhyNumber>
       </div>
     </template>
-    <div class="who soft small">air inside, up to {{ driest.toFixed(0) }} %</div>
+    <div class="who soft small">air inside, up to {{ dampest.toFixed(0) }} %</div>
     <svg
       :viewBox="`0 0 ${WIDTH} 32`"
       preserveAspectRatio="none"
       class="air"
       role="img"
-      :aria-label="`Humidity inside: at most ${driest.toFixed(0)} %`"
+      :aria-label="`Humidity inside: at most ${dampest.toFixed(0)} %`"
     >
       <polyline :points="air" class="damp" />
     </svg>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
-import { answer, client, Problem, type Schemas } from '@/api/client'
+import { computed } from 'vue'
+import { answer, client, type Schemas } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import WhyNumber from '@/parts/WhyNumber.vue'
 import { hours, temperature } from '@/parts/format'
+import { useLatestAnswer } from '@/parts/latestAnswer'
 import { useShelf } from '@/stores/shelf'
 import ChargeLanes from './ChargeLanes.vue'
 import DryerChoices from './DryerChoices.vue'
@@ -18,40 +19,11 @@ const WORTH_H = 0.5
 
 const shelf = useShelf()
 const { form, body } = useDryerForm()
-const view = ref<Schemas['ChargeForecastView'] | null>(null)
-const problem = ref<Problem | null>(null)
-const busy = ref(false)
-let timer: ReturnType<typeof setTimeout> | undefined
-let reading = 0
-
-async function read() {
-  const mine = ++reading
-  busy.value = true
-  try {
-    const fresh = await answer(
-      client.POST('/api/charge-forecast', { body: { codes: props.codes, ...body.value } }),
-    )
-    if (mine === reading) {
-      view.value = fresh
-      problem.value = null
-    }
-  } catch (cause) {
-    if (mine === reading) {
-      problem.value = Problem.of(cause)
-    }
-  }
-  if (mine === reading) {
-    busy.value = false
-  }
-}
-
-watch(
+const { view, problem, busy } = useLatestAnswer(
   [form, () => props.codes.join()],
-  () => {
-    clearTimeout(timer)
-    timer = setTimeout(read, PAUSE_MS)
-  },
-  { immediate: true, deep: true },
+  () =>
+    answer(client.POST('/api/charge-forecast', { body: { codes: props.codes, ...body.value } })),
+  PAUSE_MS,
 )
 
 const forecast = computed(() => view.value?.forecast)

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, ref, watch } from 'vue'
-import { answer, client, Problem, type Schemas } from '@/api/client'
+import { computed, defineAsyncComponent } from 'vue'
+import { answer, client } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SpoolFace from '@/parts/SpoolFace.vue'
 import WhyNumber from '@/parts/WhyNumber.vue'
 import { hours, moisture, temperature } from '@/parts/format'
+import { useLatestAnswer } from '@/parts/latestAnswer'
 import { faceAt, faceLabel, moistureAt } from '@/parts/spoolAtTime'
 import { useShelf } from '@/stores/shelf'
 import CeilingScale from './CeilingScale.vue'
@@ -17,48 +18,21 @@ const DryingCurves = defineAsyncComponent(() => import('./DryingCurves.vue'))
 const PAUSE_MS = 120
 
 const shelf = useShelf()
-const view = ref<Schemas['DryingForecastView'] | null>(null)
-const problem = ref<Problem | null>(null)
-const busy = ref(false)
 
 const spool = computed(() => shelf.spools.find((each) => each.code === props.code))
 const at = computed(() => (spool.value ? moistureAt(spool.value, shelf.frameHours, 0) : null))
 const { form, body } = useDryerForm()
 
-let timer: ReturnType<typeof setTimeout> | undefined
-let reading = 0
-
-async function read() {
-  const mine = ++reading
-  busy.value = true
-  try {
-    const fresh = await answer(
+const { view, problem, busy } = useLatestAnswer(
+  [form, () => props.code],
+  () =>
+    answer(
       client.POST('/api/spools/{code}/drying-forecast', {
         params: { path: { code: props.code } },
         body: body.value,
       }),
-    )
-    if (mine === reading) {
-      view.value = fresh
-      problem.value = null
-    }
-  } catch (cause) {
-    if (mine === reading) {
-      problem.value = Problem.of(cause)
-    }
-  }
-  if (mine === reading) {
-    busy.value = false
-  }
-}
-
-watch(
-  [form, () => props.code],
-  () => {
-    clearTimeout(timer)
-    timer = setTimeout(read, PAUSE_MS)
-  },
-  { immediate: true, deep: true },
+    ),
+  PAUSE_MS,
 )
 
 const forecast = computed(() => view.value?.forecast)

@@ -110,7 +110,7 @@ const weighing = ref(false)
 function rests(massG: number) {
   const next = reels.find((reel) => reel.grossMassG === null)
   if (next) {
-    next.grossMassG = Math.round(10 * massG) / 10
+    next.grossMassG = massG
   }
 }
 

@@ -11,7 +11,9 @@ import mindspool.core.drying.Charge.Load;
 import mindspool.core.drying.DryingForecast.Cycle;
 import mindspool.core.drying.DryingForecast.HoursToTarget;
 import mindspool.core.drying.DryingForecast.Point;
+import mindspool.core.moisture.MoistureBand;
 import mindspool.core.moisture.MoistureProfile;
+import mindspool.core.moisture.ProfileBand;
 import mindspool.core.moisture.SpoolMoistureModel;
 import mindspool.core.moisture.SpoolMoistureModel.Options;
 import mindspool.core.moisture.SpoolState;
@@ -42,15 +44,13 @@ public record ChargeForecast(
     List<AirPoint> air,
     double energyKWh) {
 
+  /** Steps grow with the time passed, one twentieth of it, because drying slows likewise. */
   private static final double FIRST_STEP_S = 300;
+
   private static final double STEP_GROWTH = 20;
   private static final double LONGEST_STEP_S = 3600;
   private static final double SHOWN_WHERE_NEVER_H = 48;
-  private static final double REEL_CAPACITY_J_PER_K = 300;
   private static final int CURVE_POINTS = 60;
-  private static final double EIGHTY_PERCENT = 1.2816;
-  private static final double DIFFUSION_SPREAD = Math.exp(0.6);
-  private static final double SORPTION_SPREAD = Math.exp(0.2);
 
   /** Warm after three of these; a purpose-made dryer takes half an hour (grade C). */
   private static final double WARMING_TIME_S = 600;
@@ -83,7 +83,8 @@ public record ChargeForecast(
   /**
    * Forecast for a charge.
    *
-   * @param setpointC wanted setpoint; none for the highest that suits all
+   * @param setpointC wanted setpoint; none for what the one that wants most likes, as far as all
+   *     allow
    */
   public static ChargeForecast of(
       Charge charge, Dryer dryer, MoistAir room, OptionalDouble setpointC) {
@@ -157,8 +158,8 @@ public record ChargeForecast(
       List<Run> varied =
           List.of(
               run(1, 1, 0, ROUGH),
-              run(DIFFUSION_SPREAD, 1, 0, ROUGH),
-              run(1, SORPTION_SPREAD, 0, ROUGH),
+              run(Math.exp(MoistureBand.LOG_DIFFUSION_SD), 1, 0, ROUGH),
+              run(1, Math.exp(MoistureBand.LOG_SORPTION_SD), 0, ROUGH),
               run(1, 1, 1, ROUGH));
       varied.parallelStream().forEach(each -> each.follow(run.lastHour(), false, true));
       List<SpoolCourse> courses = new ArrayList<>();
@@ -194,7 +195,7 @@ public record ChargeForecast(
           double off = other.cycle(i).at(point.hour()).meanPercent() - centre;
           sum += off * off;
         }
-        double half = EIGHTY_PERCENT * Math.sqrt(sum);
+        double half = ProfileBand.EIGHTY_PERCENT_SD * Math.sqrt(sum);
         band.add(
             new BandPoint(
                 point.hour(),
@@ -218,7 +219,8 @@ public record ChargeForecast(
       for (int i = 0; i < charge.spools().size(); i++) {
         Load load = charge.spools().get(i);
         double dry = load.start().winding().dryMassKg();
-        capacity += dry * load.material().heatCapacityJPerKgK() + REEL_CAPACITY_J_PER_K;
+        capacity +=
+            dry * load.material().heatCapacityJPerKgK() + DryingForecast.REEL_CAPACITY_J_PER_K;
         double left = run.cycle(i).at(hours).meanPercent();
         water += dry * (run.cycle(i).points().get(0).meanPercent() - left) / 100;
       }

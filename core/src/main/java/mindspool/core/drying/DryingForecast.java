@@ -45,7 +45,10 @@ public record DryingForecast(
   public static final double LONGEST_HOURS = 240;
 
   private static final double STEP_S = 450;
-  private static final double REEL_CAPACITY_J_PER_K = 300;
+
+  /** Heat capacity of an empty reel, 0.2 kg of polymer. */
+  static final double REEL_CAPACITY_J_PER_K = 300;
+
   private static final int CURVE_POINTS = 72;
 
   /**

@@ -1,5 +1,9 @@
 package mindspool.core.drying;
 
+import static mindspool.core.PhysicalConstants.GAS_CONSTANT;
+import static mindspool.core.PhysicalConstants.WATER_MOLAR_MASS;
+import static mindspool.core.PhysicalConstants.kelvin;
+
 import java.util.ArrayList;
 import java.util.List;
 import mindspool.core.climate.ClimateSeries;
@@ -20,11 +24,6 @@ import mindspool.core.moisture.SpoolState;
  * in a tight dryer the air follows the spools within seconds.
  */
 final class SharedAir {
-
-  /** Gas constant of water vapour, J/(kg K). */
-  private static final double VAPOUR_GAS_CONSTANT = 461.5;
-
-  private static final double KELVIN = 273.15;
 
   /** Share of the water on the move that the balance may be off. */
   private static final double TOLERANCE = 1e-3;
@@ -126,7 +125,7 @@ final class SharedAir {
     Trial(List<Occupant> spools, double temperatureC, double pressurePa, double fromS, double toS) {
       this.spools = spools;
       this.pressurePa = pressurePa;
-      this.kgPerPa = 1 / (VAPOUR_GAS_CONSTANT * (temperatureC + KELVIN));
+      this.kgPerPa = WATER_MOLAR_MASS / (GAS_CONSTANT * kelvin(temperatureC));
       this.exchangedM3 = exchangeM3PerS * (toS - fromS);
       double given = 0;
       double moved = 0;

@@ -25,7 +25,7 @@ public record Calibration(
     double worstAtS,
     double priorSd) {
 
-  /** Beyond this, nothing that a lot does explains what the scale showed. */
+  /** Beyond this, nothing that a lot does explains what the scale showed (judgement). */
   private static final double DOUBTFUL_SD = 4;
 
   private static final double DOUBTFUL_PRIOR_SD = 3.5;

@@ -1,5 +1,7 @@
 package mindspool.core.learning;
 
+import mindspool.core.moisture.MoistureBand;
+
 /**
  * What is known of a lot's polymer before a spool of it is weighed: its diffusivity and its uptake
  * as factors of the table's, each log-normal.
@@ -12,10 +14,11 @@ package mindspool.core.learning;
 public record LotPrior(
     double logDiffusion, double logDiffusionSd, double logSorption, double logSorptionSd) {
 
-  /** Any lot of a material; judgement on handbook ranges (grade D). */
-  public static final LotPrior ANY_LOT = new LotPrior(0, 0.6, 0, 0.2);
+  /** Any lot of a material, as {@link MoistureBand} has it. */
+  public static final LotPrior ANY_LOT =
+      new LotPrior(0, MoistureBand.LOG_DIFFUSION_SD, 0, MoistureBand.LOG_SORPTION_SD);
 
-  /** Spools of one lot still differ by winding and print of the table by this much, from memory. */
+  /** Spools of one lot still differ, in winding and age, by this much (judgement, grade D). */
   private static final double WITHIN_LOT_DIFFUSION_SD = 0.2;
 
   private static final double WITHIN_LOT_SORPTION_SD = 0.05;

@@ -84,6 +84,27 @@ public record Material(String name, String title, Map<Parameter, Sourced> parame
   }
 
   /**
+   * This material as a lot of it was found to be.
+   *
+   * @param diffusionFactor multiplies the diffusivity
+   * @param sorptionFactor multiplies the uptake at every humidity
+   */
+  public Material ofLot(double diffusionFactor, double sorptionFactor) {
+    Map<Parameter, Sourced> changed = new EnumMap<>(parameters);
+    scale(changed, Parameter.DIFFUSIVITY, diffusionFactor);
+    scale(changed, Parameter.SORPTION_HENRY, sorptionFactor);
+    scale(changed, Parameter.SORPTION_SATURATION, sorptionFactor);
+    return new Material(name, title, changed);
+  }
+
+  private static void scale(Map<Parameter, Sourced> figures, Parameter parameter, double factor) {
+    figures.put(
+        parameter,
+        new Sourced(
+            factor * figures.get(parameter).value(), "learned by weighing", Sourced.Grade.OWN));
+  }
+
+  /**
    * This material with some figures replaced by the user's own.
    *
    * @param overrides parameter keys and values in the parameter's unit

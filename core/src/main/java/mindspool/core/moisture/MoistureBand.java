@@ -13,11 +13,11 @@ import mindspool.core.material.Material;
  */
 public final class MoistureBand implements ProfileBand {
 
-  private static final double DIFFUSION_SPREAD = Math.exp(0.6);
-  private static final double SORPTION_SPREAD = Math.exp(0.2);
+  /** Standard deviation of the logarithm of a lot's diffusivity around the table's. */
+  public static final double LOG_DIFFUSION_SD = 0.6;
 
-  /** Half-width of an 80 % band in standard deviations of a normal distribution. */
-  private static final double EIGHTY_PERCENT = 1.2816;
+  /** Standard deviation of the logarithm of a lot's uptake around the table's. */
+  public static final double LOG_SORPTION_SD = 0.2;
 
   private final MoistureProfile expected;
   private final MoistureProfile[] varied;
@@ -36,8 +36,8 @@ public final class MoistureBand implements ProfileBand {
   public static MoistureBand at(Material material, SpoolHistory history, double timeS) {
     return new MoistureBand(
         profile(material, history, timeS, 1, 1, 0),
-        profile(material, history, timeS, DIFFUSION_SPREAD, 1, 0),
-        profile(material, history, timeS, 1, SORPTION_SPREAD, 0),
+        profile(material, history, timeS, Math.exp(LOG_DIFFUSION_SD), 1, 0),
+        profile(material, history, timeS, 1, Math.exp(LOG_SORPTION_SD), 0),
         profile(material, history, timeS, 1, 1, 1));
   }
 
@@ -67,6 +67,6 @@ public final class MoistureBand implements ProfileBand {
       double change = quantity.applyAsDouble(profile) - centre;
       sum += change * change;
     }
-    return EIGHTY_PERCENT * Math.sqrt(sum);
+    return EIGHTY_PERCENT_SD * Math.sqrt(sum);
   }
 }

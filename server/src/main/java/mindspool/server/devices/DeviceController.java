@@ -148,8 +148,8 @@ class DeviceController {
   /** A salt to check with. */
   record SaltView(String id, String title, double humidityPercent, String caution) {}
 
-  /** A scale now. */
-  record ScaleView(Double massG, Double stableG, Long atMs) {}
+  /** A scale now; {@code stepG} is its smallest step. */
+  record ScaleView(Double massG, Double stableG, double stepG, Long atMs) {}
 
   record UnitView(ReadingUnit unit, Quantity quantity, String sign) {}
 
@@ -227,8 +227,9 @@ class DeviceController {
                         "id", device.name, "a scale", "No mass is read from this device."));
     List<Kept> latest =
         mass.lastMs == null ? List.of() : readings.since(mass.id, mass.lastMs - SETTLING_MS);
+    double stepG = device.resolution == null ? USUAL_SCALE_STEP_G : device.resolution;
     if (latest.isEmpty()) {
-      return new ScaleView(null, null, null);
+      return new ScaleView(null, null, stepG, null);
     }
     Kept last = latest.get(latest.size() - 1);
     boolean fresh = clock.millis() - last.timeMs() < FRESH_MS;
@@ -238,11 +239,12 @@ class DeviceController {
                 latest.stream()
                     .map(kept -> new StableMass.Reading(kept.timeMs() / 1000.0, kept.value()))
                     .toList(),
-                device.resolution == null ? USUAL_SCALE_STEP_G : device.resolution)
+                stepG)
             : OptionalDouble.empty();
     return new ScaleView(
         fresh ? last.value() : null,
         stable.isPresent() ? stable.getAsDouble() : null,
+        stepG,
         last.timeMs());
   }
 

@@ -1,6 +1,7 @@
 package mindspool.server.shelf;
 
 import java.util.Comparator;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -8,19 +9,17 @@ import java.util.concurrent.ConcurrentHashMap;
 import mindspool.core.learning.Calibration;
 import mindspool.core.learning.LotPrior;
 import mindspool.core.learning.Member;
+import mindspool.core.learning.Weighed;
 import mindspool.core.learning.WeighingFit;
 import mindspool.core.moisture.SpoolHistory;
 import org.springframework.stereotype.Service;
 
 /**
- * What each spool's weighings taught, kept while its facts are the same and for a day: the climate
- * record grows meanwhile, but past weighings lie in the past. A spool begins with what was learned
- * from its lot.
+ * What each spool's weighings taught, kept while its facts and the air before its last weighing are
+ * the same. A spool begins with what was learned from its lot.
  */
 @Service
 class Calibrations {
-
-  private static final double OLD_S = 86_400;
 
   private final Map<Long, Learned> known = new ConcurrentHashMap<>();
 
@@ -29,14 +28,15 @@ class Calibrations {
    *
    * @param fromLot whether a sibling's weighings were the starting point
    */
-  record Learned(Long lotId, long digest, double madeS, boolean fromLot, Calibration calibration) {}
+  record Learned(
+      Long lotId, long digest, double lastWeighedS, boolean fromLot, Calibration calibration) {}
 
   /** What the weighings say; none where nothing can be compared. */
-  Optional<Learned> of(SpoolRecord spool, SpoolHistory history, double nowS) {
+  Optional<Learned> of(SpoolRecord spool, SpoolHistory history) {
     long id = spool.spool().id;
     long digest = spool.digest(Double.POSITIVE_INFINITY);
     Learned before = known.get(id);
-    if (before != null && before.digest == digest && nowS - before.madeS < OLD_S) {
+    if (before != null && before.digest == digest) {
       return Optional.of(before);
     }
     Optional<LotPrior> lot = lotPrior(spool);
@@ -46,9 +46,16 @@ class Calibrations {
       known.remove(id);
       return Optional.empty();
     }
-    Learned learned = new Learned(spool.spool().lotId, digest, nowS, lot.isPresent(), fit.run());
+    List<Weighed> weighings = spool.weighings();
+    double last = weighings.get(weighings.size() - 1).atS();
+    Learned learned = new Learned(spool.spool().lotId, digest, last, lot.isPresent(), fit.run());
     known.put(id, learned);
     return Optional.of(learned);
+  }
+
+  /** The air where a spool lay is another from a time on. */
+  void airChanged(long spoolId, double fromS) {
+    known.computeIfPresent(spoolId, (id, learned) -> fromS < learned.lastWeighedS ? null : learned);
   }
 
   /** From the sibling of which most is known; siblings do not pass on what they were told. */

@@ -2,20 +2,19 @@ package mindspool.server.shelf;
 
 import java.util.List;
 import mindspool.core.material.Sorption;
+import mindspool.core.moisture.ProfileBand;
 import mindspool.server.shelf.Receiving.Draft;
 import mindspool.server.shelf.SpoolController.ReceivePreview;
 
 /** Says what the state of a spool on arrival means for it. */
 final class ReceiveConsequence {
 
-  private static final double EIGHTY_PERCENT = 1.2816;
-
   private ReceiveConsequence() {}
 
   static ReceivePreview of(Draft draft) {
     Sorption sorption = draft.material().sorption();
     double humidity = draft.spool().startHumidityPercent;
-    double spread = EIGHTY_PERCENT * draft.spool().startUncertaintyPercent;
+    double spread = ProfileBand.EIGHTY_PERCENT_SD * draft.spool().startUncertaintyPercent;
     double start = percent(sorption, humidity);
     double high = percent(sorption, humidity + spread);
     double limit = draft.material().printLimitPercent();

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.function.Supplier;
 import mindspool.core.learning.CalibratedBand;
 import mindspool.core.learning.Member;
+import mindspool.core.material.Material;
 import mindspool.core.moisture.MoistureBand;
 import mindspool.core.moisture.MoistureProfile;
 import mindspool.core.moisture.PrintableUntil;
@@ -41,6 +42,21 @@ record SpoolEstimate(
     Learned learned,
     Supplier<ProfileBand> band,
     Supplier<Untaught> untaught) {
+
+  /** Its material: as its weighings taught, where they did, else the table's. */
+  Material material() {
+    return isTaught(learned)
+        ? spool
+            .material()
+            .ofLot(
+                learned.calibration().best().diffusionFactor(),
+                learned.calibration().best().sorptionFactor())
+        : spool.material();
+  }
+
+  private static boolean isTaught(Learned learned) {
+    return learned != null && !learned.calibration().isDoubtful();
+  }
 
   /** What the table's material alone would say. */
   record Untaught(MoistureProfile profile, ProfileBand band) {}
@@ -83,8 +99,8 @@ record SpoolEstimate(
       Calibrations calibrations) {
     double end = nowS + HORIZON_S + RESERVE_S;
     SpoolHistory history = spool.history(climates, nowS, end);
-    Learned learned = calibrations.of(spool, history, nowS).orElse(null);
-    boolean taught = learned != null && !learned.calibration().isDoubtful();
+    Learned learned = calibrations.of(spool, history).orElse(null);
+    boolean taught = isTaught(learned);
     SpoolReplay replay =
         taught
             ? taught(spool, history, learned.calibration().best())

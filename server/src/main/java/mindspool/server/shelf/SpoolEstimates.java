@@ -141,6 +141,7 @@ class SpoolEstimates implements DisposableBean {
       checkpoints.remove(id);
     }
     store.dropAfter(id, fromS);
+    calibrations.airChanged(id, fromS);
     SpoolEstimate last = estimates.remove(id);
     if (last != null) {
       outdated.put(id, last);

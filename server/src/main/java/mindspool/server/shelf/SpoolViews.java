@@ -11,6 +11,7 @@ import mindspool.core.drying.DryingProof;
 import mindspool.core.learning.Calibration;
 import mindspool.core.learning.Member;
 import mindspool.core.learning.Weighed;
+import mindspool.core.material.Material;
 import mindspool.core.moisture.MoistureProfile;
 import mindspool.core.moisture.PrintableUntil;
 import mindspool.core.moisture.ProfileBand;
@@ -210,7 +211,7 @@ final class SpoolViews {
       double stepNeededG,
       double floorPercent) {}
 
-  private static ProofView proof(SpoolRecord spool, Climates climates) {
+  private static ProofView proof(SpoolRecord spool, Material material, Climates climates) {
     List<Weighed> row = spool.lastRow();
     if (row.size() < 2) {
       return null;
@@ -222,7 +223,7 @@ final class SpoolViews {
         climates.climate(place).series().mean(from, to).relativeHumidityPercent() / 100;
     return DryingProof.of(
             row,
-            spool.material(),
+            material,
             spool.remaining().massG().typical(),
             humidity,
             spool.material().dryTargetPercent())
@@ -338,7 +339,7 @@ final class SpoolViews {
         facts.stream().map(SpoolViews::fact).toList(),
         band(estimate.band().get()),
         learned(estimate),
-        proof(spool, climates),
+        proof(spool, estimate.material(), climates),
         new BasisView(
             stored.arrival,
             stored.startHumidityPercent,

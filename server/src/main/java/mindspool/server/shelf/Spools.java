@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.List;
 import mindspool.core.material.Material;
 import mindspool.core.moisture.MoistureProfile;
+import mindspool.core.moisture.ProfileBand;
 import mindspool.core.moisture.SpoolHistory;
 import mindspool.core.moisture.SpoolMoistureModel;
 import mindspool.core.moisture.SpoolReplay;
@@ -20,9 +21,6 @@ import org.springframework.stereotype.Service;
 /** The stock, for other stations. */
 @Service
 public class Spools {
-
-  /** Half-width of an 80 % band in standard deviations. */
-  private static final double EIGHTY_PERCENT = 1.2816;
 
   private final SpoolRecords records;
   private final SpoolEstimates estimates;
@@ -49,6 +47,7 @@ public class Spools {
   /**
    * A spool as it is now.
    *
+   * @param material its own as far as weighings taught it, else the table's
    * @param state water by depth; a copy that may be changed
    */
   public record CurrentSpool(
@@ -59,7 +58,7 @@ public class Spools {
     SpoolEstimate estimate = estimates.of(records.byCode(code));
     double mean = estimate.state().profile().meanPercent();
     double half = estimate.band().get().halfWidth(MoistureProfile::meanPercent);
-    return mean <= 0 ? 0 : Math.min(1, half / EIGHTY_PERCENT / mean);
+    return mean <= 0 ? 0 : Math.min(1, half / ProfileBand.EIGHTY_PERCENT_SD / mean);
   }
 
   /** The spool with a code. */
@@ -68,7 +67,7 @@ public class Spools {
     SpoolEstimate estimate = estimates.of(spool);
     return new CurrentSpool(
         spool.spool().code,
-        spool.material(),
+        estimate.material(),
         spool.spool().reelKind,
         spool.sealedAt(estimate.nowS()),
         estimate.state().copy());

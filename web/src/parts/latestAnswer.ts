@@ -1,0 +1,49 @@
+import { onScopeDispose, ref, shallowRef, watch, type WatchSource } from 'vue'
+import { Problem } from '@/api/client'
+
+/**
+ * What the server says to what is on screen: asked anew a moment after anything changed. Only the
+ * answer to the last question counts, and the one before stays shown until it is there.
+ */
+export function useLatestAnswer<T>(
+  changes: WatchSource<unknown>[],
+  ask: () => Promise<T>,
+  pauseMs: number,
+) {
+  const view = shallowRef<T | null>(null)
+  const problem = shallowRef<Problem | null>(null)
+  const busy = ref(false)
+  let timer: ReturnType<typeof setTimeout> | undefined
+  let asked = 0
+
+  async function read() {
+    const mine = ++asked
+    busy.value = true
+    try {
+      const fresh = await ask()
+      if (mine === asked) {
+        view.value = fresh
+        problem.value = null
+      }
+    } catch (cause) {
+      if (mine === asked) {
+        problem.value = Problem.of(cause)
+      }
+    }
+    if (mine === asked) {
+      busy.value = false
+    }
+  }
+
+  watch(
+    changes,
+    () => {
+      clearTimeout(timer)
+      timer = setTimeout(read, pauseMs)
+    },
+    { immediate: true, deep: true },
+  )
+  onScopeDispose(() => clearTimeout(timer))
+
+  return { view, problem, busy }
+}
