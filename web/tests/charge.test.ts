@@ -1,4 +1,5 @@
 import { mount } from '@vue/test-utils'
+import { createPinia, setActivePinia } from 'pinia'
 import { describe, expect, it } from 'vitest'
 import type { Schemas } from '@/api/client'
 import ChargeLanes from '@/stations/dry/ChargeLanes.vue'
@@ -40,10 +41,11 @@ const FORECAST: Schemas['ChargeAnswer'] = {
 }
 
 describe('lanes of a charge', () => {
+  setActivePinia(createPinia())
   const lanes = mount(ChargeLanes, { props: { forecast: FORECAST, spools: {} } })
 
   it('say for each spool when it is dry, or that it never is', () => {
-    const words = lanes.findAll('.result').map((each) => each.text())
+    const words = lanes.findAll('.words').map((each) => each.text())
     expect(words[0]).toContain('after 9 h')
     expect(words[1]).toContain('not dry to the core within 12 h')
     expect(words[2]).toBe('dry already')

@@ -78,7 +78,7 @@ describe('weighing from a scale', () => {
   }
 
   it('takes the mass at which the scale rests', async () => {
-    const dialog = await weighing({ massG: 815.04, stableG: 815.04, atMs: 1 })
+    const dialog = await weighing({ massG: 815.04, stableG: 815.04, stepG: 0.5, atMs: 1 })
     expect(dialog.get('[data-testid="scale"]').text()).toContain('rests at 815.0 g')
     expect((dialog.get('#gross').element as HTMLInputElement).value).toBe('815')
     expect(dialog.text()).toContain('600 g of filament (595 to 605')
@@ -86,18 +86,18 @@ describe('weighing from a scale', () => {
   })
 
   it('waits while it moves or is silent, and leaves what was typed alone', async () => {
-    const moving = await weighing({ massG: 500.2, stableG: null, atMs: 1 })
+    const moving = await weighing({ massG: 500.2, stableG: null, stepG: 0.5, atMs: 1 })
     await moving.get('#gross').setValue('333')
     expect(moving.get('[data-testid="scale"]').text()).toContain('not at rest')
     expect((moving.get('#gross').element as HTMLInputElement).value).toBe('333')
     moving.unmount()
-    const silent = await weighing({ massG: null, stableG: null, atMs: null })
+    const silent = await weighing({ massG: null, stableG: null, stepG: 0.5, atMs: null })
     expect(silent.get('[data-testid="scale"]').text()).toContain('silent')
     silent.unmount()
   })
 
   it('does not take the same resting mass twice over what was typed since', async () => {
-    const dialog = await weighing({ massG: 815, stableG: 815, atMs: 1 })
+    const dialog = await weighing({ massG: 815, stableG: 815, stepG: 0.5, atMs: 1 })
     await dialog.get('#gross').setValue('820')
     await vi.advanceTimersByTimeAsync(2_000)
     expect(asked.filter((each) => each.path === SCALE_PATH).length).toBeGreaterThan(1)
@@ -106,7 +106,7 @@ describe('weighing from a scale', () => {
   })
 
   it('stops asking once it is closed', async () => {
-    const dialog = await weighing({ massG: 815, stableG: 815, atMs: 1 })
+    const dialog = await weighing({ massG: 815, stableG: 815, stepG: 0.5, atMs: 1 })
     dialog.unmount()
     const before = asked.length
     await vi.advanceTimersByTimeAsync(5_000)

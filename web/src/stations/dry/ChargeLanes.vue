@@ -110,7 +110,7 @@ const ticks = computed(() => {
       </svg>
       <div class="result" :class="{ call: lane.dryHours === null }">
         <WhyNumber :what="`When ${lane.name} is dry`">
-          <span>{{ lane.words }}</span>
+          <span class="words">{{ lane.words }}</span>
           <template #why>
             <p>
               From its present moisture by depth until outer wraps, mean and core stay below the dry

@@ -141,6 +141,33 @@ class LearningApiTest extends ServerTest {
     assertThat(page.at("/basis/dryMassG").asDouble()).isCloseTo(1000, within(1.5));
   }
 
+  /** The floor of a lot that takes up 1.18 times the water lies 1.18 times as high. */
+  @Test
+  void dryingIsForecastForTheLotAsItWasFound() {
+    String code = received("A6");
+    String body = "{\"dryer\": {\"ratedMaxC\": 90}, \"roomPlaceId\": %d}".formatted(shelf);
+    String path = "/api/spools/" + code + "/drying-forecast";
+    double table = api.post(path, body).body().at("/forecast/floorPercent").asDouble();
+    weighAll(code);
+    double taught = api.post(path, body).body().at("/forecast/floorPercent").asDouble();
+    double likely = page(code).at("/learned/sorption/likely").asDouble();
+    assertThat(likely).isCloseTo(TRUE_SORPTION, within(0.06));
+    assertThat(taught / table).isCloseTo(likely, within(1e-6));
+  }
+
+  /** Damper air between the weighings explains the same gain with less uptake. */
+  @Test
+  void whatWasTaughtFollowsTheAirOfThePast() {
+    String code = received("A7");
+    weighAll(code);
+    double before = page(code).at("/learned/sorption/likely").asDouble();
+    api.post(
+        "/api/places/" + shelf + "/typed-climates",
+        "{\"temperatureC\": 23, \"relativeHumidityPercent\": 58, \"since\": \"%s\"}"
+            .formatted(START));
+    assertThat(page(code).at("/learned/sorption/likely").asDouble()).isLessThan(before - 0.05);
+  }
+
   @Test
   void aContradictingWeighingIsQuestionedAndCanBeTakenBack() {
     String code = received("A2");

@@ -257,6 +257,9 @@ class MqttTest extends ServerTest {
     await(() -> readings(device) == 6);
     assertThat(api.get("/api/devices/" + device + "/scale").body().get("stableG").asDouble())
         .isCloseTo(1215.2, within(1e-9));
+    // Nobody said how fine it is: a kitchen scale.
+    assertThat(api.get("/api/devices/" + device + "/scale").body().get("stepG").asDouble())
+        .isEqualTo(1);
   }
 
   @Test
