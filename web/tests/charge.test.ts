@@ -42,7 +42,10 @@ const FORECAST: Schemas['ChargeAnswer'] = {
 
 describe('lanes of a charge', () => {
   setActivePinia(createPinia())
-  const lanes = mount(ChargeLanes, { props: { forecast: FORECAST, spools: {} } })
+  const lanes = mount(ChargeLanes, {
+    props: { forecast: FORECAST, spools: {} },
+    global: { stubs: { WhyNumber: { template: '<span><slot /></span>' } } },
+  })
 
   it('say for each spool when it is dry, or that it never is', () => {
     const words = lanes.findAll('.words').map((each) => each.text())

@@ -86,7 +86,7 @@ function times(factor: { low: number; likely: number; high: number }): string {
         </template>
       </WhyNumber>
       {{ removed }}
-      <span v-if="proof.stepG > 1.01 * proof.stepNeededG" class="small call">
+      <span v-if="proof.scaleTooCoarse" class="small call">
         A scale of {{ proof.stepG }} g is too coarse for {{ page.spool.material }}: take one of
         {{ Math.max(0.01, proof.stepNeededG).toFixed(2) }} g or finer.
       </span>

@@ -34,6 +34,18 @@ public record DryingProof(
   /** A change matters from half the dry target on (judgement); a quarter of it must be seen. */
   private static final double STEP_SHARE_OF_TARGET = 0.5 / 4;
 
+  /** A little coarser still does: the target itself is no sharper (judgement). */
+  private static final double LEEWAY = 1.5;
+
+  /** Whether the scale cannot see what matters for this much of this material. */
+  public boolean isScaleTooCoarse() {
+    return isTooCoarse(stepG, stepNeededG);
+  }
+
+  private static boolean isTooCoarse(double stepG, double neededG) {
+    return stepG > LEEWAY * neededG;
+  }
+
   /** What can be said. */
   public enum Verdict {
     /** Lost water between the last two weighings: go on. */
@@ -92,7 +104,7 @@ public record DryingProof(
         || !steady(row.get(n - 2), row.get(n - 1), allowed)) {
       return Verdict.NOT_YET_PROVEN;
     }
-    if (step > needed * 1.0001) {
+    if (isTooCoarse(step, needed)) {
       return Verdict.SCALE_TOO_COARSE;
     }
     return floor <= target ? Verdict.DRY : Verdict.AIR_TAKES_NO_MORE;

@@ -60,6 +60,8 @@ class DryingProofTest {
   void aScaleTooCoarseProvesNothing() {
     assertThat(proof("PETG", 0.05, 1, 3, 1216, 1216, 1216).verdict())
         .isEqualTo(Verdict.SCALE_TOO_COARSE);
+    assertThat(proof("PETG", 0.05, 1, 3, 1216, 1216, 1216).isScaleTooCoarse()).isTrue();
+    assertThat(proof("PETG", 0.05, 0.1, 3, 1216, 1216, 1216).isScaleTooCoarse()).isFalse();
     assertThat(proof("PVA", 0.03, 1, 3, 1216, 1216, 1216).verdict()).isEqualTo(Verdict.DRY);
   }
 

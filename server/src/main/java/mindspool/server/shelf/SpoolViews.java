@@ -209,6 +209,7 @@ final class SpoolViews {
       int weighings,
       double stepG,
       double stepNeededG,
+      boolean scaleTooCoarse,
       double floorPercent) {}
 
   private static ProofView proof(SpoolRecord spool, Material material, Climates climates) {
@@ -236,6 +237,7 @@ final class SpoolViews {
                     row.size(),
                     proof.stepG(),
                     proof.stepNeededG(),
+                    proof.isScaleTooCoarse(),
                     proof.floorPercent()))
         .orElse(null);
   }
