@@ -7,6 +7,7 @@ import QuickBox from './parts/QuickBox.vue'
 import TimeSlider from './parts/TimeSlider.vue'
 import { scannerOf } from './parts/scanner'
 import { usePreferences } from './stores/preferences'
+import { useDryers } from './stores/dryers'
 import { useShelf } from './stores/shelf'
 import { useTime } from './stores/time'
 
@@ -14,17 +15,26 @@ const KeyHelp = defineAsyncComponent(() => import('./parts/KeyHelp.vue'))
 
 /** In the order of the work. */
 const STATIONS = [
+  { to: '/today', name: 'Today', under: ['/today'] },
   { to: '/receive', name: 'Receive', under: ['/receive', '/lots'] },
   { to: '/shelf', name: 'Shelf', under: ['/shelf', '/list', '/spool', '/place'] },
-  { to: '/dry', name: 'Dry', under: ['/dry'] },
+  { to: '/dry', name: 'Dry', under: ['/dry', '/cycle', '/plan'] },
   { to: '/materials', name: 'Materials', under: ['/materials'] },
 ]
 
 const more = ref(false)
 
-const GO: Record<string, string> = { r: '/receive', s: '/shelf', d: '/dry', m: '/materials' }
+const GO: Record<string, string> = {
+  t: '/today',
+  p: '/plan',
+  r: '/receive',
+  s: '/shelf',
+  d: '/dry',
+  m: '/materials',
+}
 
 const shelf = useShelf()
+const dryers = useDryers()
 const time = useTime()
 const preferences = usePreferences()
 const router = useRouter()
@@ -86,19 +96,20 @@ function key(event: KeyboardEvent) {
 onMounted(() => {
   window.addEventListener('keydown', key)
   void shelf.read()
+  void dryers.read()
 })
 onBeforeUnmount(() => window.removeEventListener('keydown', key))
 </script>
 
 <template>
   <a class="skip" href="#main">Skip to the content</a>
-  <header class="top">
+  <header v-if="!route.meta.wall" class="top">
     <router-link to="/shelf" class="name">Mind<br />Spool</router-link>
     <TimeSlider class="when" />
     <QuickBox ref="quick" class="find" />
   </header>
-  <div class="body">
-    <nav aria-label="Stations">
+  <div class="body" :class="{ alone: route.meta.wall }">
+    <nav v-if="!route.meta.wall" aria-label="Stations">
       <router-link
         v-for="station in STATIONS"
         :key="station.to"
@@ -138,6 +149,10 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
     </nav>
     <main id="main">
       <ProblemNote v-if="shelf.problem" :problem="shelf.problem" />
+      <p v-for="cycle in dryers.alarms" :key="cycle.id" class="alarm" role="alert">
+        Too hot in {{ cycle.dryer }}: {{ cycle.alarm }}.
+        <router-link :to="`/cycle/${cycle.id}`">Look now</router-link>
+      </p>
       <router-view />
     </main>
   </div>
@@ -146,6 +161,13 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
 </template>
 
 <style scoped>
+.alarm {
+  margin-bottom: 1rem;
+  padding: 0.6rem 0.9rem;
+  border: 3px solid var(--call);
+  font-weight: 700;
+}
+
 .skip {
   position: absolute;
   left: -999px;
@@ -185,6 +207,10 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
   display: grid;
   grid-template-columns: 8.25rem minmax(0, 1fr);
   min-height: calc(100vh - 4.25rem);
+}
+
+.body.alone {
+  grid-template-columns: minmax(0, 1fr);
 }
 
 nav {

@@ -4,6 +4,8 @@ import ShelfStation from './stations/shelf/ShelfStation.vue'
 declare module 'vue-router' {
   interface RouteMeta {
     title: string
+    /** Shown alone, to be read from afar. */
+    wall?: boolean
   }
 }
 
@@ -44,6 +46,34 @@ export const router = createRouter({
       component: () => import('./stations/dry/DryForecast.vue'),
       props: true,
       meta: { title: 'Dry' },
+    },
+    {
+      path: '/today',
+      component: () => import('./stations/today/TodayStation.vue'),
+      meta: { title: 'Today' },
+    },
+    {
+      path: '/wall',
+      component: () => import('./stations/today/TodayStation.vue'),
+      props: { wall: true },
+      meta: { title: 'Today', wall: true },
+    },
+    {
+      path: '/plan',
+      component: () => import('./stations/plan/PlanPage.vue'),
+      meta: { title: 'Plan' },
+    },
+    {
+      path: '/cycle/:id',
+      component: () => import('./stations/dry/CyclePage.vue'),
+      props: (route) => ({ id: Number(route.params.id) }),
+      meta: { title: 'Cycle' },
+    },
+    {
+      path: '/dryer/:id',
+      component: () => import('./stations/dry/DryerPage.vue'),
+      props: (route) => ({ id: Number(route.params.id) }),
+      meta: { title: 'Dryer' },
     },
     {
       path: '/materials/:name?',

@@ -4,16 +4,25 @@ import { describe, expect, it } from 'vitest'
 import type { Schemas } from '@/api/client'
 import ChargeLanes from '@/stations/dry/ChargeLanes.vue'
 import { chooseDryer, type DryerForm } from '@/stations/dry/dryerForm'
-import type { ShelfPlace } from '@/stores/shelf'
+import type { Dryer } from '@/stores/dryers'
 
 function spool(name: string, dryHours: number | null): Schemas['SpoolInCharge'] {
   return {
     name,
-    ceiling: { temperatureC: 65, setBy: 'filament', limits: [] },
+    ceiling: {
+      temperatureC: 65,
+      startC: 65,
+      setBy: 'filament',
+      limits: [],
+      raisedBy: [],
+      refusal: '',
+    },
     floorPercent: 0.03,
     targetPercent: 0.08,
     hoursToLimit: { outer: dryHours, mean: dryHours, core: dryHours },
     dryHours,
+    sureHours: dryHours,
+    nextWeighing: { hours: [3], narrowsTo: 0.5, scaleStepG: 0.1 },
     series: [0, 6, 12].map((hour) => ({
       hour,
       outerPercent: 0.2 - 0.01 * hour,
@@ -28,9 +37,11 @@ function spool(name: string, dryHours: number | null): Schemas['SpoolInCharge'] 
 const FORECAST: Schemas['ChargeAnswer'] = {
   setpointC: 65,
   airTemperatureC: 65,
+  startC: 65,
   heldBackBy: 0,
   withoutItC: 65,
   lastHours: null,
+  sureLastHours: null,
   lastHoursTakingOut: null,
   energyKWh: 0.8,
   spools: [spool('AAAA', 9), spool('BBBB', null), spool('CCCC', 0)],
@@ -67,20 +78,11 @@ describe('lanes of a charge', () => {
 })
 
 describe('choosing a dryer', () => {
-  it('takes over what is known of it and forgets the setpoint typed for another', () => {
-    const form = { dryerId: 0, setpointC: 80, vent: 'free', roomId: 1 } as DryerForm
-    const place = {
-      place: { id: 7, ratedMaxC: 75, airChangesPerHour: 3, volumeL: 20, withinId: 4 },
-    } as ShelfPlace
-    chooseDryer(form, 7, [place])
-    expect(form).toMatchObject({
-      dryerId: 7,
-      setpointC: null,
-      ratedMaxC: 75,
-      vent: 'limited',
-      airChangesPerHour: 3,
-      volumeL: 20,
-      roomId: 4,
-    })
+  it('takes its room and forgets the setpoint typed for another', () => {
+    const form = { dryerId: 0, setpointC: 80, roomId: 1 } as DryerForm
+    chooseDryer(form, 7, [{ placeId: 7, roomId: 4 } as Dryer])
+    expect(form).toMatchObject({ dryerId: 7, setpointC: null, roomId: 4 })
+    chooseDryer(form, 0, [])
+    expect(form).toMatchObject({ dryerId: 0, roomId: 4 })
   })
 })

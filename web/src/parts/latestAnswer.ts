@@ -1,14 +1,16 @@
-import { onScopeDispose, ref, shallowRef, watch, type WatchSource } from 'vue'
+import { onScopeDispose, ref, shallowRef, watch, type Ref, type WatchSource } from 'vue'
 import { Problem } from '@/api/client'
 
 /**
  * What the server says to what is on screen: asked anew a moment after anything changed. Only the
- * answer to the last question counts, and the one before stays shown until it is there.
+ * answer to the last question counts, and the one before stays shown until it is there. Nothing is
+ * asked before `ready`.
  */
 export function useLatestAnswer<T>(
   changes: WatchSource<unknown>[],
   ask: () => Promise<T>,
   pauseMs: number,
+  ready: Ref<boolean> = ref(true),
 ) {
   const view = shallowRef<T | null>(null)
   const problem = shallowRef<Problem | null>(null)
@@ -36,9 +38,14 @@ export function useLatestAnswer<T>(
   }
 
   watch(
-    changes,
+    [...changes, ready],
     () => {
       clearTimeout(timer)
+      if (!ready.value) {
+        return
+      }
+      // From now on what is shown answers another question.
+      busy.value = true
       timer = setTimeout(read, pauseMs)
     },
     { immediate: true, deep: true },

@@ -34,6 +34,10 @@ export const usePreferences = defineStore('preferences', () => {
   })
   tellPerson(person.value)
 
+  /** Price of a kWh in whatever money is used here; none while nobody told. */
+  const energyPrice = ref<number | null>(Number(stored('energyPrice')) || null)
+  watch(energyPrice, (value) => store('energyPrice', String(value ?? '')))
+
   watch(theme, (value) => (document.documentElement.dataset.theme = value), { immediate: true })
 
   function switchTheme() {
@@ -46,5 +50,5 @@ export const usePreferences = defineStore('preferences', () => {
     store('temperature', fahrenheit.value ? 'F' : 'C')
   }
 
-  return { theme, fahrenheit, person, switchTheme, switchTemperature }
+  return { theme, fahrenheit, person, energyPrice, switchTheme, switchTemperature }
 })

@@ -9,6 +9,7 @@ import { useShelf } from '@/stores/shelf'
 import ChargeLanes from './ChargeLanes.vue'
 import DryerChoices from './DryerChoices.vue'
 import { useDryerForm } from './dryerForm'
+import StartCycle from './StartCycle.vue'
 
 /** Codes of the spools that are dried together, in the order of the lanes. */
 const props = defineProps<{ codes: string[] }>()
@@ -18,12 +19,13 @@ const PAUSE_MS = 200
 const WORTH_H = 0.5
 
 const shelf = useShelf()
-const { form, body } = useDryerForm()
+const { form, body, ready } = useDryerForm()
 const { view, problem, busy } = useLatestAnswer(
   [form, () => props.codes.join()],
   () =>
     answer(client.POST('/api/charge-forecast', { body: { codes: props.codes, ...body.value } })),
   PAUSE_MS,
+  ready,
 )
 
 const forecast = computed(() => view.value?.forecast)
@@ -36,7 +38,9 @@ const headline = computed(() => {
   }
   return f.lastHours === null
     ? `Not all get dry at ${temperature(f.setpointC)}`
-    : `Dry all ${f.spools.length} for ${hours(Math.ceil(f.lastHours * 2) / 2)} at ${temperature(f.setpointC)}`
+    : f.sureLastHours === null
+      ? `Dry all ${f.spools.length} at ${temperature(f.setpointC)}: likely ${hours(f.lastHours)}, never sure`
+      : `Dry all ${f.spools.length} for ${hours(Math.ceil(f.sureLastHours * 2) / 2)} at ${temperature(f.setpointC)}`
 })
 
 const slowest = computed(() => {
@@ -59,7 +63,12 @@ const advice = computed(() => {
   if (!f || !slowest.value) {
     return []
   }
-  const lines: string[] = []
+  const lines: string[] = [...(view.value?.objections ?? [])]
+  if (f.lastHours !== null && f.sureLastHours !== null && f.sureLastHours > f.lastHours + WORTH_H) {
+    lines.push(
+      `As likely as not all are dry after ${hours(f.lastHours)}; nine times in ten after ${hours(f.sureLastHours)}. Weighing on the way narrows that.`,
+    )
+  }
   const delicate = f.spools[f.heldBackBy]
   if (delicate && f.withoutItC > f.setpointC + 1) {
     lines.push(
@@ -128,6 +137,15 @@ const advice = computed(() => {
     </div>
     <p v-else-if="busy" class="soft">computing…</p>
   </div>
+  <StartCycle
+    v-if="forecast && form.dryerId"
+    :codes="codes"
+    :dryer-id="form.dryerId"
+    :setpoint-c="forecast.setpointC"
+    :start-c="forecast.startC"
+    :sure-hours="forecast.sureLastHours"
+    :stale="busy"
+  />
 </template>
 
 <style scoped>

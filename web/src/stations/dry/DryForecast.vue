@@ -7,10 +7,12 @@ import WhyNumber from '@/parts/WhyNumber.vue'
 import { hours, moisture, temperature } from '@/parts/format'
 import { useLatestAnswer } from '@/parts/latestAnswer'
 import { faceAt, faceLabel, moistureAt } from '@/parts/spoolAtTime'
+import { usePreferences } from '@/stores/preferences'
 import { useShelf } from '@/stores/shelf'
 import CeilingScale from './CeilingScale.vue'
 import DryerChoices from './DryerChoices.vue'
 import { useDryerForm } from './dryerForm'
+import StartCycle from './StartCycle.vue'
 
 const props = defineProps<{ code: string }>()
 
@@ -21,7 +23,8 @@ const shelf = useShelf()
 
 const spool = computed(() => shelf.spools.find((each) => each.code === props.code))
 const at = computed(() => (spool.value ? moistureAt(spool.value, shelf.frameHours, 0) : null))
-const { form, body } = useDryerForm()
+const { form, body, ready } = useDryerForm()
+const preferences = usePreferences()
 
 const { view, problem, busy } = useLatestAnswer(
   [form, () => props.code],
@@ -33,6 +36,7 @@ const { view, problem, busy } = useLatestAnswer(
       }),
     ),
   PAUSE_MS,
+  ready,
 )
 
 const forecast = computed(() => view.value?.forecast)
@@ -43,13 +47,20 @@ const headline = computed(() => {
     return ''
   }
   const to = f.hoursToLimit
+  if (f.ceiling.refusal !== null || view.value?.objection) {
+    return 'Not in this dryer'
+  }
   if (!f.reachable || to.core === null || to.outer === null || to.mean === null) {
     return `Never to the core at ${temperature(f.setpointC)}`
   }
   const most = Math.max(to.core, to.outer, to.mean)
-  return most === 0
-    ? 'Dry already, to the core'
-    : `Dry it ${hours(Math.ceil(most * 2) / 2)} at ${temperature(f.setpointC)}`
+  const sure = view.value?.sureHours ?? null
+  if (most === 0) {
+    return 'Dry already, to the core'
+  }
+  return sure === null
+    ? `Dry at ${temperature(f.setpointC)}: likely ${hours(most)}, never sure`
+    : `Dry it ${hours(Math.ceil(sure * 2) / 2)} at ${temperature(f.setpointC)}`
 })
 
 const DEPTHS = [
@@ -57,6 +68,39 @@ const DEPTHS = [
   { key: 'mean', name: 'mean' },
   { key: 'core', name: 'core' },
 ] as const
+
+/** How sure, what would tell more, and what another room would do. */
+const notes = computed(() => {
+  const v = view.value
+  const f = forecast.value
+  if (!v || !f || f.ceiling.refusal !== null) {
+    return []
+  }
+  const lines: string[] = []
+  const { core, outer, mean } = f.hoursToLimit
+  const likely =
+    core === null || outer === null || mean === null ? null : Math.max(core, outer, mean)
+  if (likely !== null && likely > 0 && v.sureHours !== null) {
+    lines.push(
+      `As likely as not it is dry after ${hours(likely)}; nine times in ten after ${hours(v.sureHours)}.`,
+    )
+  }
+  if (v.nextWeighing) {
+    const next = v.nextWeighing
+    lines.push(
+      `Weigh it before it goes in and after ${hours(next.hours[0] ?? 1)}: on a scale of ${next.scaleStepG} g, ${next.hours.length} such weighings narrow that to ${Math.round(100 * next.narrowsTo)} %.`,
+    )
+  } else if (likely !== null && likely > 0) {
+    lines.push('Weighing on the scale used last would tell too little; a finer one would.')
+  }
+  const damp = v.humidRoom
+  lines.push(
+    damp.dryHours === null
+      ? `In a room at ${damp.relativeHumidityPercent.toFixed(0)} % it would never get there: the floor would be ${moisture(damp.floorPercent)}.`
+      : `In a room at ${damp.relativeHumidityPercent.toFixed(0)} % it would take ${hours(Math.max(0.1, damp.dryHours))}, down to ${moisture(damp.floorPercent)} at best.`,
+  )
+  return lines
+})
 
 function written(value: number | null): string {
   return value === null ? 'never' : value === 0 ? 'dry already' : hours(value)
@@ -90,8 +134,12 @@ function written(value: number | null): string {
     <DryerChoices v-model="form" :setpoint-c="forecast?.setpointC" :room="view ?? undefined" />
 
     <div v-if="forecast" class="results" :aria-busy="busy">
-      <ul v-if="forecast.advice.length" class="advice">
+      <ul v-if="forecast.advice.length || view?.objection" class="advice">
+        <li v-if="view?.objection">{{ view.objection }}</li>
         <li v-for="line in forecast.advice" :key="line">{{ line }}</li>
+      </ul>
+      <ul v-if="notes.length" class="notes" data-testid="dry-notes">
+        <li v-for="line in notes" :key="line">{{ line }}</li>
       </ul>
       <p v-if="view?.sealed" class="call">Take it out of its bag: never dry inside a bag.</p>
 
@@ -168,7 +216,11 @@ function written(value: number | null): string {
                   <td class="n">{{ moisture(school.outerPercent) }}</td>
                   <td class="n">{{ moisture(school.meanPercent) }}</td>
                   <td class="n">{{ moisture(school.corePercent) }}</td>
-                  <td class="n">{{ school.energyKWh.toFixed(2) }} kWh</td>
+                  <td class="n">
+                    {{ school.energyKWh.toFixed(2) }} kWh<template v-if="preferences.energyPrice"
+                      >, {{ (school.energyKWh * preferences.energyPrice).toFixed(2) }}</template
+                    >
+                  </td>
                 </tr>
                 <tr>
                   <td colspan="7" class="verdict small soft">{{ school.verdict }}</td>
@@ -178,6 +230,17 @@ function written(value: number | null): string {
           </table>
           <p class="small soft">
             Energy: warming up, walls, fresh air and water; walls 1.3 W/K at 12 L, an estimate.
+            <label class="price"
+              >Price of a kWh
+              <input
+                v-model.number="preferences.energyPrice"
+                type="number"
+                min="0"
+                max="100"
+                step="0.01"
+                placeholder="none"
+              />
+            </label>
           </p>
         </section>
       </div>
@@ -188,6 +251,15 @@ function written(value: number | null): string {
     </div>
     <p v-else-if="busy" class="soft">computing…</p>
   </div>
+  <StartCycle
+    v-if="forecast && form.dryerId && forecast.ceiling.refusal === null && !view?.objection"
+    :codes="[code]"
+    :dryer-id="form.dryerId"
+    :setpoint-c="forecast.setpointC"
+    :start-c="form.setpointC === null ? forecast.ceiling.startC : forecast.setpointC"
+    :sure-hours="view?.sureHours ?? null"
+    :stale="busy"
+  />
 </template>
 
 <style scoped>
@@ -212,6 +284,15 @@ function written(value: number | null): string {
   border-left: 4px solid var(--call);
   display: grid;
   gap: 0.4rem;
+}
+
+.notes {
+  margin: 0 0 1rem;
+  padding: 0 0 0 1.1rem;
+}
+
+.price input {
+  width: 5rem;
 }
 
 .depths {

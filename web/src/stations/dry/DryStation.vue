@@ -6,6 +6,7 @@ import { moisture } from '@/parts/format'
 import { faceAt, faceLabel, moistureAt, standingAt } from '@/parts/spoolAtTime'
 import { useShelf, type Spool } from '@/stores/shelf'
 import { useTime } from '@/stores/time'
+import DryersNow from './DryersNow.vue'
 
 const shelf = useShelf()
 const time = useTime()
@@ -34,12 +35,14 @@ const rows = computed(() =>
     <p class="soft">
       Choose a spool, the wettest against its print limit first; or tick several to dry together.
     </p>
+    <router-link to="/plan" data-testid="to-plan">plan for jobs to come</router-link>
     <MoistureLegend class="legend" />
   </div>
+  <DryersNow />
   <p v-if="shelf.view && rows.length === 0">
     There is no spool yet. <router-link to="/receive">Receive one</router-link> first.
   </p>
-  <ul>
+  <ul class="spools">
     <li v-for="{ spool, at, standing } in rows" :key="spool.code">
       <input
         v-model="chosen"
@@ -88,7 +91,7 @@ const rows = computed(() =>
   margin-left: auto;
 }
 
-ul {
+.spools {
   list-style: none;
   margin: 0;
   padding: 0;
@@ -97,14 +100,14 @@ ul {
   gap: 0 1.5rem;
 }
 
-li {
+.spools > li {
   display: flex;
   align-items: center;
   gap: 0.6rem;
   border-bottom: 1px solid var(--hairline);
 }
 
-li input {
+.spools input {
   width: 1.2rem;
   height: 1.2rem;
 }
@@ -123,7 +126,7 @@ li input {
   border-top: 2px solid var(--ink);
 }
 
-li a {
+.spools a {
   flex: 1;
   display: flex;
   gap: 0.9rem;
@@ -132,7 +135,7 @@ li a {
   text-decoration: none;
 }
 
-li a:hover {
+.spools a:hover {
   background: var(--sheet);
 }
 

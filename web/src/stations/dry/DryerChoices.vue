@@ -3,7 +3,9 @@ import { computed } from 'vue'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import NumberField from '@/parts/NumberField.vue'
 import { temperature } from '@/parts/format'
+import { useDryers } from '@/stores/dryers'
 import { useShelf, type ShelfPlace } from '@/stores/shelf'
+import DryerFacts from './DryerFacts.vue'
 import { chooseDryer, type DryerForm } from './dryerForm'
 
 /** Changed here, shared with the page that asks for the forecast. */
@@ -17,6 +19,7 @@ defineProps<{
 }>()
 
 const shelf = useShelf()
+const store = useDryers()
 
 const VENTS = [
   { value: 'free', label: 'vented freely' },
@@ -24,9 +27,13 @@ const VENTS = [
 ] as const
 const named = (p: ShelfPlace) => ({ value: p.place.id, label: p.place.name })
 const dryerOptions = computed(() => [
-  ...shelf.places.filter((p) => p.place.kind === 'DRYER').map(named),
+  ...store.dryers.map((dryer) => ({
+    value: dryer.placeId,
+    label: dryer.outOfOrder ? `${dryer.name}, out of order` : dryer.name,
+  })),
   { value: 0, label: 'another, described here' },
 ])
+const dryer = computed(() => store.dryers.find((each) => each.placeId === form.value.dryerId))
 const roomOptions = computed(() => [
   ...shelf.places.filter((p) => p.place.kind !== 'DRYER').map(named),
   { value: 0, label: 'typed here' },
@@ -40,8 +47,9 @@ const roomOptions = computed(() => [
       label="dryer"
       :options="dryerOptions"
       :model-value="form.dryerId ?? 0"
-      @update:model-value="chooseDryer(form, $event, shelf.places)"
+      @update:model-value="chooseDryer(form, $event, store.dryers)"
     />
+    <DryerFacts v-if="dryer" :dryer="dryer" />
     <NumberField
       id="setpoint"
       v-model="form.setpointC"
@@ -49,54 +57,56 @@ const roomOptions = computed(() => [
       :min="20"
       :max="250"
       :step="1"
-      :placeholder="setpointC === undefined ? '' : String(setpointC)"
+      :placeholder="setpointC === undefined ? '' : String(+setpointC.toFixed(1))"
     />
-    <NumberField
-      id="rated"
-      v-model="form.ratedMaxC"
-      label="rated maximum, °C"
-      :min="30"
-      :max="250"
-    />
-    <ChoiceField
-      id="vent"
-      v-model="form.vent"
-      label="air exchange with the room"
-      :options="VENTS"
-    />
-    <NumberField
-      v-if="form.vent === 'limited'"
-      id="ach"
-      v-model="form.airChangesPerHour"
-      label="air changes per hour"
-      :min="0.01"
-      :max="1000"
-      :step="1"
-    />
-    <details>
-      <summary>how it really behaves</summary>
+    <template v-if="!dryer">
       <NumberField
-        id="hottest"
-        v-model="form.hottestAboveSetC"
-        label="hottest spot above setpoint, K"
-        :min="0"
-        :max="60"
+        id="rated"
+        v-model="form.ratedMaxC"
+        label="rated maximum, °C"
+        :min="30"
+        :max="250"
+      />
+      <ChoiceField
+        id="vent"
+        v-model="form.vent"
+        label="air exchange with the room"
+        :options="VENTS"
       />
       <NumberField
-        id="bias"
-        v-model="form.biasC"
-        label="true air minus setpoint, K"
-        :min="-40"
-        :max="40"
+        v-if="form.vent === 'limited'"
+        id="ach"
+        v-model="form.airChangesPerHour"
+        label="air changes per hour"
+        :min="0.01"
+        :max="1000"
+        :step="1"
       />
-      <NumberField
-        id="volume"
-        v-model="form.volumeL"
-        label="inside volume, L"
-        :min="1"
-        :max="2000"
-      />
-    </details>
+      <details>
+        <summary>how it really behaves</summary>
+        <NumberField
+          id="hottest"
+          v-model="form.hottestAboveSetC"
+          label="hottest spot above setpoint, K"
+          :min="0"
+          :max="60"
+        />
+        <NumberField
+          id="bias"
+          v-model="form.biasC"
+          label="true air minus setpoint, K"
+          :min="-40"
+          :max="40"
+        />
+        <NumberField
+          id="volume"
+          v-model="form.volumeL"
+          label="inside volume, L"
+          :min="1"
+          :max="2000"
+        />
+      </details>
+    </template>
     <ChoiceField
       id="room"
       label="room whose air it takes"

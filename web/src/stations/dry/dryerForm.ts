@@ -1,5 +1,6 @@
 import { computed, ref, watch } from 'vue'
-import { useShelf, type ShelfPlace } from '@/stores/shelf'
+import { useDryers, type Dryer } from '@/stores/dryers'
+import { useShelf } from '@/stores/shelf'
 
 const USUAL_RATED_C = 70
 const USUAL_VOLUME_L = 12
@@ -22,23 +23,20 @@ export interface DryerForm {
   roomHumidityPercent: number
 }
 
-/** Takes over what is known of a dryer. */
-export function chooseDryer(form: DryerForm, id: number, places: readonly ShelfPlace[]) {
+/** Takes a dryer of the workshop, and the room that it stands in. */
+export function chooseDryer(form: DryerForm, id: number, dryers: readonly Dryer[]) {
   form.dryerId = id
-  const place = places.find((p) => p.place.id === id)?.place
-  if (place) {
-    form.ratedMaxC = place.ratedMaxC ?? USUAL_RATED_C
-    form.vent = place.airChangesPerHour == null ? 'free' : 'limited'
-    form.airChangesPerHour = place.airChangesPerHour ?? USUAL_AIR_CHANGES
-    form.volumeL = place.volumeL ?? USUAL_VOLUME_L
-    form.roomId = place.withinId ?? form.roomId
-    form.setpointC = null
+  form.setpointC = null
+  const dryer = dryers.find((each) => each.placeId === id)
+  if (dryer) {
+    form.roomId = dryer.roomId ?? form.roomId
   }
 }
 
 /** The form, beginning with the first dryer of the workshop, and what it asks of the server. */
 export function useDryerForm() {
   const shelf = useShelf()
+  const store = useDryers()
   const form = ref<DryerForm>({
     dryerId: null,
     setpointC: null,
@@ -54,11 +52,11 @@ export function useDryerForm() {
   })
 
   watch(
-    () => shelf.places,
-    (places) => {
-      const dryer = places.find((p) => p.place.kind === 'DRYER')
-      if (form.value.dryerId === null && dryer) {
-        chooseDryer(form.value, dryer.place.id, places)
+    () => [store.known, shelf.places] as const,
+    ([known, places]) => {
+      const first = store.dryers.find((dryer) => !dryer.outOfOrder)
+      if (form.value.dryerId === null && known) {
+        chooseDryer(form.value, first?.placeId ?? 0, store.dryers)
       }
       const room = places.find((p) => p.place.kind !== 'DRYER')
       if (form.value.roomId === null && room) {
@@ -68,22 +66,30 @@ export function useDryerForm() {
     { immediate: true },
   )
 
-  const body = computed(() => ({
-    dryer: {
-      setpointC: form.value.setpointC,
-      ratedMaxC: form.value.ratedMaxC,
-      biasC: form.value.biasC,
-      hottestAboveSetC: form.value.hottestAboveSetC,
-      airChangesPerHour: form.value.vent === 'free' ? null : form.value.airChangesPerHour,
-      volumeL: form.value.volumeL,
-    },
-    ...(form.value.roomId
-      ? { roomPlaceId: form.value.roomId }
+  /** None before it is known which dryers there are. */
+  const body = computed(() => {
+    const chosen = form.value
+    const room = chosen.roomId
+      ? { roomPlaceId: chosen.roomId }
       : {
-          roomTemperatureC: form.value.roomTemperatureC,
-          roomRelativeHumidityPercent: form.value.roomHumidityPercent,
-        }),
-  }))
+          roomTemperatureC: chosen.roomTemperatureC,
+          roomRelativeHumidityPercent: chosen.roomHumidityPercent,
+        }
+    return chosen.dryerId
+      ? { dryerId: chosen.dryerId, dryer: { setpointC: chosen.setpointC }, ...room }
+      : {
+          dryer: {
+            setpointC: chosen.setpointC,
+            ratedMaxC: chosen.ratedMaxC,
+            biasC: chosen.biasC,
+            hottestAboveSetC: chosen.hottestAboveSetC,
+            airChangesPerHour: chosen.vent === 'free' ? null : chosen.airChangesPerHour,
+            volumeL: chosen.volumeL,
+          },
+          ...room,
+        }
+  })
+  const ready = computed(() => form.value.dryerId !== null)
 
-  return { form, body }
+  return { form, body, ready }
 }

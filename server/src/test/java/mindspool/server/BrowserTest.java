@@ -139,7 +139,12 @@ class BrowserTest {
         "/place/1",
         "/place/3",
         "/devices",
-        "/lots"
+        "/lots",
+        "/today",
+        "/wall",
+        "/plan",
+        "/cycle/1",
+        "/dryer/6"
       })
   void pagesAreAccessibleAndQuiet(String path) {
     shelf();
@@ -327,6 +332,75 @@ class BrowserTest {
     page.locator("#setpoint").fill("200");
     page.locator("#setpoint").blur();
     assertThat(page.getByRole(AriaRole.ALERT)).containsText("rated for");
+  }
+
+  /**
+   * Thought through, started, a spool taken out to where it keeps, stopped, and stopping undone.
+   */
+  @Test
+  void aCycleIsStartedFollowedAndStopped() {
+    shelf();
+    String code = spool("TPU95A ink").getAttribute("data-spool");
+    page.navigate("/dry/" + code);
+    page.locator(".el-select:has(#dryer)").click();
+    page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Dehydrator")).click();
+    page.getByTestId("start-cycle").click();
+    assertThat(page.getByTestId("cycle-headline")).containsText("Dehydrator:");
+    assertThat(page.getByText(code).first()).isVisible();
+    assertAccessible("a running cycle");
+    page.getByText("take out").click();
+    assertThat(page.getByText("Bag within").or(page.getByText("two weeks and more")).first())
+        .isVisible();
+    page.getByLabel("Put " + code + " into Dry box N").click();
+    assertThat(page.getByTestId("act-done")).containsText(code + " into Dry box N");
+    page.getByTestId("stop-cycle").click();
+    assertThat(page.getByTestId("cycle-headline")).containsText("stopped");
+    assertThat(page.getByTestId("act-done")).containsText("Dehydrator stopped");
+    page.getByTestId("undo").click();
+    assertThat(page.getByTestId("cycle-headline")).not().containsText("stopped");
+    page.getByTestId("stop-cycle").click();
+    assertThat(page.getByTestId("cycle-headline")).containsText("stopped");
+  }
+
+  @Test
+  void aPlanSaysWhyAndALineOfTheSheetIsDoneAndTakenBack() {
+    page.navigate("/plan");
+    assertThat(page.getByTestId("plan-headline"))
+        .containsText("jobs find their filament dry", new ContainsTextOptions().setTimeout(40_000));
+    assertThat(page.getByTestId("jobs")).containsText("nine times in ten");
+    assertThat(page.getByTestId("jobs")).containsText("Drying takes");
+    assertThat(page.getByTestId("jobs")).containsText("later");
+    page.navigate("/today");
+    Locator load =
+        page.getByTestId("sheet").getByText(Pattern.compile("^Take .* out of Bench dryer"));
+    assertThat(load).isVisible();
+    page.getByLabel(Pattern.compile("^Done: Take .* out of Bench dryer")).click();
+    assertThat(page.getByTestId("act-done")).containsText("Done");
+    assertThat(load).not().isVisible();
+    page.getByTestId("undo").click();
+    assertThat(load).isVisible();
+  }
+
+  @Test
+  void aDryerIsMeasuredFromALog() {
+    page.navigate("/dryer/7");
+    assertThat(page.getByTestId("behaviour")).containsText("Not measured");
+    StringBuilder log = new StringBuilder("minute,bore,rim\n");
+    for (int minute = 0; minute <= 90; minute++) {
+      double at = 58 - 36 * Math.pow(0.05, minute / 20.0);
+      log.append(String.format(java.util.Locale.ROOT, "%d,%.2f,%.2f%n", minute, at, at + 3));
+    }
+    page.locator("#run-file")
+        .setInputFiles(
+            new com.microsoft.playwright.options.FilePayload(
+                "probes.csv",
+                "text/csv",
+                log.toString().getBytes(java.nio.charset.StandardCharsets.UTF_8)));
+    assertThat(page.getByTestId("run-found")).containsText("side to side 3.0 K");
+    page.getByTestId("keep-run").click();
+    assertThat(page.getByTestId("behaviour")).containsText("As measured");
+    page.getByText("take this run back").click();
+    assertThat(page.getByTestId("behaviour")).containsText("Not measured");
   }
 
   @Test

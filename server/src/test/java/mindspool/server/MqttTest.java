@@ -3,13 +3,11 @@ package mindspool.server;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import com.hivemq.client.mqtt.MqttClient;
 import com.hivemq.client.mqtt.datatypes.MqttQos;
 import com.hivemq.client.mqtt.mqtt3.Mqtt3BlockingClient;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
-import java.util.function.BooleanSupplier;
 import mindspool.server.Api.Answer;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -23,15 +21,7 @@ class MqttTest extends ServerTest {
 
   @BeforeEach
   void connectPublisher() {
-    await(() -> mqtt().get("connected").asBoolean());
-    String address = mqtt().get("address").asString();
-    publisher =
-        MqttClient.builder()
-            .useMqttVersion3()
-            .serverHost("127.0.0.1")
-            .serverPort(Integer.parseInt(address.substring(address.indexOf(':') + 1)))
-            .buildBlocking();
-    publisher.connect();
+    publisher = brokerClient();
   }
 
   @AfterEach
@@ -45,20 +35,6 @@ class MqttTest extends ServerTest {
 
   private long count(String fate) {
     return mqtt().at("/counts/" + fate).asLong();
-  }
-
-  private static void await(BooleanSupplier condition) {
-    for (int i = 0; i < 200; i++) {
-      if (condition.getAsBoolean()) {
-        return;
-      }
-      try {
-        Thread.sleep(50);
-      } catch (InterruptedException e) {
-        throw new IllegalStateException(e);
-      }
-    }
-    assertThat(condition.getAsBoolean()).isTrue();
   }
 
   private void publish(String topic, String payload) {

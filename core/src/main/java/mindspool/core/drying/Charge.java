@@ -34,7 +34,8 @@ public record Charge(List<Load> spools) {
    * @param name by which it is told apart
    * @param start its state; not changed
    * @param targetPercent moisture at which drying aims
-   * @param startSpread relative standard deviation of its water at the start
+   * @param belief how well it is known
+   * @param scaleStepG step of the scale it would be weighed on
    */
   public record Load(
       String name,
@@ -42,9 +43,25 @@ public record Charge(List<Load> spools) {
       SpoolState start,
       ReelKind reel,
       double targetPercent,
-      double startSpread) {
+      Belief belief,
+      double scaleStepG) {
+
+    /** Usual kitchen scale. */
+    private static final double USUAL_STEP_G = 1;
+
+    /** A spool to be weighed on a usual scale. */
+    public Load(
+        String name,
+        Material material,
+        SpoolState start,
+        ReelKind reel,
+        double targetPercent,
+        Belief belief) {
+      this(name, material, start, reel, targetPercent, belief, USUAL_STEP_G);
+    }
 
     public Load {
+      Require.within("scaleStepG", scaleStepG, 0.001, 100, "g");
       Require.within("targetPercent", targetPercent, 1e-4, 50, "%");
     }
   }

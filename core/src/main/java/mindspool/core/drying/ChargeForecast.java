@@ -1,17 +1,21 @@
 package mindspool.core.drying;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.ToDoubleFunction;
+import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.climate.SaturationPressure;
 import mindspool.core.drying.Charge.Load;
 import mindspool.core.drying.DryingForecast.Cycle;
 import mindspool.core.drying.DryingForecast.HoursToTarget;
 import mindspool.core.drying.DryingForecast.Point;
-import mindspool.core.moisture.MoistureBand;
 import mindspool.core.moisture.MoistureProfile;
 import mindspool.core.moisture.ProfileBand;
 import mindspool.core.moisture.SpoolMoistureModel;
@@ -26,9 +30,11 @@ import mindspool.core.moisture.SpoolState;
  * @param setpointC common setpoint
  * @param airTemperatureC true air temperature at that setpoint
  * @param heldBackBy index of the spool whose ceiling is lowest
+ * @param startC setpoint of the first hours, lower where something damp softens
  * @param withoutItC setpoint that the others would allow without it; equal where it does not matter
  * @param spools in the order of the charge
  * @param lastHours until the last spool is dry to the core; none where one never is
+ * @param sureLastHours until each of them is dry to the core nine times in ten
  * @param lastHoursTakingOut the same if each spool is taken out as soon as it is dry
  * @param air humidity inside over time
  * @param energyKWh until the last is dry, or of the span followed
@@ -36,10 +42,12 @@ import mindspool.core.moisture.SpoolState;
 public record ChargeForecast(
     double setpointC,
     double airTemperatureC,
+    double startC,
     int heldBackBy,
     double withoutItC,
     List<SpoolCourse> spools,
     OptionalDouble lastHours,
+    OptionalDouble sureLastHours,
     OptionalDouble lastHoursTakingOut,
     List<AirPoint> air,
     double energyKWh) {
@@ -50,10 +58,20 @@ public record ChargeForecast(
   private static final double STEP_GROWTH = 20;
   private static final double LONGEST_STEP_S = 3600;
   private static final double SHOWN_WHERE_NEVER_H = 48;
+
+  /** Exceeded one time in ten. */
+  private static final double SURE_SD = ProfileBand.EIGHTY_PERCENT_SD;
+
   private static final int CURVE_POINTS = 60;
 
-  /** Warm after three of these; a purpose-made dryer takes half an hour (grade C). */
-  private static final double WARMING_TIME_S = 600;
+  /** Steps in the logarithm of diffusivity, uptake, water and depth, each towards drying sooner. */
+  private static final double[] EASIER = {0.4, -0.15, -0.15, -0.15};
+
+  /** Below this, h, a drying time is no more than "at once". */
+  private static final double LEAST_HOURS = 0.5;
+
+  /** Weighings that are proposed as one row. */
+  private static final int WEIGHINGS = 3;
 
   /** For runs that are only compared with one another. */
   private static final Options ROUGH = Options.STANDARD.withTolerance(8e-3);
@@ -68,6 +86,9 @@ public record ChargeForecast(
    * One spool's course.
    *
    * @param floorPercent moisture in balance with the room's air once heated: never gets below
+   * @param hours as likely too short as too long
+   * @param sureHours after so many it is dry to the core nine times in ten
+   * @param nextWeighing which weighing tells most of it; none where the scale tells too little
    * @param curve outer, mean and core over time
    * @param band mean with its band
    */
@@ -77,20 +98,25 @@ public record ChargeForecast(
       double floorPercent,
       double targetPercent,
       HoursToTarget hours,
+      OptionalDouble sureHours,
+      Optional<NextWeighing> nextWeighing,
       List<Point> curve,
       List<BandPoint> band) {}
 
   /**
    * Forecast for a charge.
    *
-   * @param setpointC wanted setpoint; none for what the one that wants most likes, as far as all
-   *     allow
+   * @param setpointC wanted setpoint, kept to from the first minute; none for what the one that
+   *     wants most likes, as far as all allow, cooler at first where one is damp
    */
   public static ChargeForecast of(
       Charge charge, Dryer dryer, MoistAir room, OptionalDouble setpointC) {
     List<DryingCeiling> ceilings =
         charge.spools().stream()
-            .map(load -> DryingCeiling.of(load.material(), load.reel(), dryer))
+            .map(
+                load ->
+                    DryingCeiling.of(
+                        load.material(), load.reel(), dryer, load.start().profile().meanPercent()))
             .toList();
     double[] wanted =
         IntStream.range(0, ceilings.size())
@@ -102,24 +128,32 @@ public record ChargeForecast(
             .boxed()
             .min(Comparator.comparingDouble(i -> ceilings.get(i).temperatureC()))
             .orElseThrow();
-    double setpoint = setpointC.orElseGet(() -> common(ceilings, wanted, -1));
+    double setpoint =
+        setpointC.orElseGet(
+            () ->
+                Math.max(
+                    DryingForecast.lowestSetpointC(dryer, room), common(ceilings, wanted, -1)));
     DryingForecast.checkSetpoint(setpoint, dryer, room);
     double without =
         wanted.length == 1 ? setpoint : Math.max(setpoint, common(ceilings, wanted, lowest));
-    return new Followed(charge, dryer, room, setpoint, ceilings).forecast(lowest, without);
+    double start =
+        setpointC.isPresent()
+            ? setpoint
+            : ceilings.stream()
+                .filter(DryingCeiling::startsCooler)
+                .mapToDouble(DryingCeiling::startC)
+                .reduce(setpoint, Math::min);
+    return new Followed(charge, dryer, room, setpoint, start, ceilings).forecast(lowest, without);
   }
 
-  /** As warm as the one that wants most likes it, but no warmer than any allows. */
   private static double common(List<DryingCeiling> ceilings, double[] wanted, int leftOut) {
-    double most = 20;
-    double allowed = Double.POSITIVE_INFINITY;
-    for (int i = 0; i < wanted.length; i++) {
-      if (i != leftOut) {
-        most = Math.max(most, wanted[i]);
-        allowed = Math.min(allowed, ceilings.get(i).temperatureC());
-      }
+    List<DryingCeiling> others = new ArrayList<>(ceilings);
+    List<Double> wishes = new ArrayList<>(Arrays.stream(wanted).boxed().toList());
+    if (leftOut >= 0) {
+      others.remove(leftOut);
+      wishes.remove(leftOut);
     }
-    return Math.min(most, allowed);
+    return DryingCeiling.commonSetpointC(others, wishes);
   }
 
   /** Runs of one charge at one setpoint. */
@@ -128,11 +162,18 @@ public record ChargeForecast(
     private final Dryer dryer;
     private final MoistAir room;
     private final double setpoint;
+    private final double startC;
     private final double airC;
     private final List<DryingCeiling> ceilings;
 
     Followed(
-        Charge charge, Dryer dryer, MoistAir room, double setpoint, List<DryingCeiling> ceilings) {
+        Charge charge,
+        Dryer dryer,
+        MoistAir room,
+        double setpoint,
+        double startC,
+        List<DryingCeiling> ceilings) {
+      this.startC = startC;
       this.charge = charge;
       this.dryer = dryer;
       this.room = room;
@@ -141,61 +182,102 @@ public record ChargeForecast(
       this.ceilings = ceilings;
     }
 
+    CycleAir warmth() {
+      double start = Math.max(room.temperatureC(), startC + dryer.biasC());
+      return new CycleAir(room, start, airC, dryer.behaviour().warmingTimeS());
+    }
+
     double floorPercent(Load load) {
       return 100
-          * load.material().sorption().moistureFraction(room.relativeHumidityPercentAt(airC) / 100);
+          * load.material().sorption().moistureFraction(dryer.driestPercentAt(airC, room) / 100);
     }
 
     ChargeForecast forecast(int lowest, double withoutItC) {
       boolean all =
           charge.spools().stream().allMatch(load -> floorPercent(load) < load.targetPercent());
-      Run run = run(1, 1, 0, Options.STANDARD);
+      Run run = run(Lots.ALIKE, Options.STANDARD);
       run.follow(all ? DryingForecast.LONGEST_HOURS : SHOWN_WHERE_NEVER_H, false);
-      Run early = run(1, 1, 0, ROUGH);
+      Run early = run(Lots.ALIKE, ROUGH);
       if (all && charge.spools().size() > 1) {
         early.follow(DryingForecast.LONGEST_HOURS, true);
       }
       List<Run> varied =
-          List.of(
-              run(1, 1, 0, ROUGH),
-              run(Math.exp(MoistureBand.LOG_DIFFUSION_SD), 1, 0, ROUGH),
-              run(1, Math.exp(MoistureBand.LOG_SORPTION_SD), 0, ROUGH),
-              run(1, 1, 1, ROUGH));
+          IntStream.rangeClosed(0, Belief.QUANTITIES)
+              .mapToObj(k -> run(k == 0 ? Lots.ALIKE : Lots.easier(k - 1), ROUGH))
+              .toList();
       varied.parallelStream().forEach(each -> each.follow(run.lastHour(), false, true));
+      Lots likeliestLate = likeliestLate(run, varied);
+      Run late = run(likeliestLate, ROUGH);
+      Run soon = run(likeliestLate.reversed(), ROUGH);
+      if (all) {
+        List.of(late, soon).parallelStream()
+            .forEach(each -> each.follow(DryingForecast.LONGEST_HOURS, false));
+      }
       List<SpoolCourse> courses = new ArrayList<>();
       for (int i = 0; i < charge.spools().size(); i++) {
-        courses.add(course(i, run, varied));
+        courses.add(course(i, run, varied, soon, late));
       }
       OptionalDouble last = last(run.hoursToTarget());
       double hours = last.orElse(run.lastHour());
       return new ChargeForecast(
           setpoint,
           airC,
+          startC,
           lowest,
           withoutItC,
           courses,
           last,
+          latest(courses),
           charge.spools().size() > 1 && all ? last(early.hoursToTarget()) : last,
           thinned(run.air),
           energyKWh(run, hours));
     }
 
-    private Run run(double diffusion, double sorption, double startSpreads, Options options) {
-      return new Run(this, diffusion, sorption, startSpreads, options);
+    private Run run(Lots lots, Options options) {
+      return new Run(this, lots, options);
     }
 
-    private SpoolCourse course(int i, Run run, List<Run> varied) {
+    /**
+     * Of all the ways in which each spool can be as bad as one in ten is, the likeliest (the design
+     * point of first-order reliability): the drying time there is exceeded one time in ten, also
+     * where time hangs on what is unknown in no simple way.
+     */
+    private Lots likeliestLate(Run run, List<Run> varied) {
+      double[][] shifts = new double[charge.spools().size()][];
+      for (int i = 0; i < shifts.length; i++) {
+        List<Cycle> around = cycles(varied, i);
+        double hour = decisiveHour(run.cycle(i));
+        shifts[i] =
+            charge
+                .spools()
+                .get(i)
+                .belief()
+                .worst(slopes(around, each -> wettest(each.at(hour))), SURE_SD);
+      }
+      return new Lots(shifts);
+    }
+
+    private static List<Cycle> cycles(List<Run> runs, int i) {
+      return runs.stream().map(each -> each.cycle(i)).toList();
+    }
+
+    /** When it matters how wet it is: as it is about to be dry, else at the end. */
+    private static double decisiveHour(Cycle cycle) {
+      return Math.max(LEAST_HOURS, cycle.hours().all().orElse(cycle.lastHour()));
+    }
+
+    private static double wettest(Point point) {
+      return Math.max(point.outerPercent(), Math.max(point.meanPercent(), point.corePercent()));
+    }
+
+    private SpoolCourse course(int i, Run run, List<Run> varied, Run soon, Run late) {
       Load load = charge.spools().get(i);
       Cycle cycle = run.cycle(i);
+      List<Cycle> around = cycles(varied, i);
       List<BandPoint> band = new ArrayList<>();
       for (Point point : cycle.curve(CURVE_POINTS)) {
-        double centre = varied.get(0).cycle(i).at(point.hour()).meanPercent();
-        double sum = 0;
-        for (Run other : varied.subList(1, varied.size())) {
-          double off = other.cycle(i).at(point.hour()).meanPercent() - centre;
-          sum += off * off;
-        }
-        double half = ProfileBand.EIGHTY_PERCENT_SD * Math.sqrt(sum);
+        double[] slopes = slopes(around, each -> each.at(point.hour()).meanPercent());
+        double half = ProfileBand.EIGHTY_PERCENT_SD * load.belief().sd(slopes);
         band.add(
             new BandPoint(
                 point.hour(),
@@ -203,14 +285,70 @@ public record ChargeForecast(
                 Math.max(0, point.meanPercent() - half),
                 point.meanPercent() + half));
       }
+      OptionalDouble sure = late.cycle(i).hours().all();
       return new SpoolCourse(
           load.name(),
           ceilings.get(i),
           floorPercent(load),
           load.targetPercent(),
           cycle.hours(),
+          sure,
+          sure.isPresent()
+              ? nextWeighing(
+                  load,
+                  around,
+                  decisiveHour(cycle),
+                  soon.cycle(i).hours().all().orElse(0),
+                  sure.getAsDouble())
+              : Optional.empty(),
           cycle.curve(CURVE_POINTS),
           band);
+    }
+
+    /** How a quantity changes per unit of the logarithm of each thing that is not known. */
+    private static double[] slopes(List<Cycle> around, ToDoubleFunction<Cycle> quantity) {
+      double centre = quantity.applyAsDouble(around.get(0));
+      double[] slopes = new double[Belief.QUANTITIES];
+      for (int k = 0; k < slopes.length; k++) {
+        slopes[k] = (quantity.applyAsDouble(around.get(k + 1)) - centre) / EASIER[k];
+      }
+      return slopes;
+    }
+
+    /**
+     * The row of weighings that ends earliest of those that tell enough: before it may be dry
+     * already, by when it is as likely as not, or by when it surely is.
+     */
+    private static Optional<NextWeighing> nextWeighing(
+        Load load, List<Cycle> around, double dryHours, double soonHours, double sureHours) {
+      if (sureHours <= LEAST_HOURS) {
+        return Optional.empty();
+      }
+      double[] slopes = slopes(around, each -> wettest(each.at(dryHours)));
+      return DoubleStream.of(soonHours, dryHours, sureHours)
+          .mapToObj(until -> candidates(load, around, until))
+          .map(row -> NextWeighing.of(load.belief(), slopes, row, load.scaleStepG()))
+          .flatMap(Optional::stream)
+          .findFirst();
+    }
+
+    private static List<NextWeighing.Candidate> candidates(
+        Load load, List<Cycle> around, double untilHours) {
+      double gramsPerPercent = 10 * load.start().winding().dryMassKg();
+      return IntStream.rangeClosed(1, WEIGHINGS)
+          .mapToDouble(step -> Math.ceil(4 * untilHours * step / WEIGHINGS) / 4)
+          .filter(hour -> hour >= LEAST_HOURS)
+          .distinct()
+          .mapToObj(
+              hour ->
+                  new NextWeighing.Candidate(
+                      hour,
+                      slopes(
+                          around,
+                          each ->
+                              gramsPerPercent
+                                  * (each.at(0).meanPercent() - each.at(hour).meanPercent()))))
+          .toList();
     }
 
     private double energyKWh(Run run, double hours) {
@@ -228,16 +366,21 @@ public record ChargeForecast(
     }
 
     private static OptionalDouble last(List<HoursToTarget> all) {
-      double last = 0;
-      for (HoursToTarget hours : all) {
-        for (OptionalDouble each : List.of(hours.outer(), hours.mean(), hours.core())) {
-          if (each.isEmpty()) {
-            return OptionalDouble.empty();
-          }
-          last = Math.max(last, each.getAsDouble());
-        }
-      }
-      return OptionalDouble.of(last);
+      return latest(all.stream().map(HoursToTarget::all));
+    }
+
+    private static OptionalDouble latest(List<SpoolCourse> courses) {
+      return latest(courses.stream().map(SpoolCourse::sureHours));
+    }
+
+    /** The latest, or none where one never comes. */
+    private static OptionalDouble latest(Stream<OptionalDouble> hours) {
+      return hours.reduce(
+          OptionalDouble.of(0),
+          (a, b) ->
+              a.isPresent() && b.isPresent()
+                  ? OptionalDouble.of(Math.max(a.getAsDouble(), b.getAsDouble()))
+                  : OptionalDouble.empty());
     }
 
     private static List<AirPoint> thinned(List<AirPoint> air) {
@@ -249,6 +392,37 @@ public record ChargeForecast(
     }
   }
 
+  /**
+   * How each spool differs from what is believed of it, in the logarithms of diffusivity, uptake,
+   * water and its depth; empty where none does.
+   */
+  private record Lots(double[][] shifts) {
+
+    static final Lots ALIKE = new Lots(new double[0][]);
+
+    /** All with one quantity a step better. */
+    static Lots easier(int quantity) {
+      double[][] shifts = new double[Charge.MOST_SPOOLS][Belief.QUANTITIES];
+      for (double[] each : shifts) {
+        each[quantity] = EASIER[quantity];
+      }
+      return new Lots(shifts);
+    }
+
+    Lots reversed() {
+      return new Lots(
+          Arrays.stream(shifts)
+              .map(each -> Arrays.stream(each).map(shift -> -shift).toArray())
+              .toArray(double[][]::new));
+    }
+
+    double[] factors(int spool) {
+      return shifts.length == 0
+          ? new double[] {1, 1, 1, 1}
+          : Arrays.stream(shifts[spool]).map(Math::exp).toArray();
+    }
+  }
+
   /** One pass through the cycle with certain polymers. */
   private static final class Run {
     private final Followed of;
@@ -256,22 +430,18 @@ public record ChargeForecast(
     private final List<List<Point>> points = new ArrayList<>();
     private final List<AirPoint> air = new ArrayList<>();
 
-    Run(
-        Followed of,
-        double diffusionFactor,
-        double sorptionFactor,
-        double startSpreads,
-        Options options) {
+    Run(Followed of, Lots lots, Options options) {
       this.of = of;
-      for (Load load : of.charge.spools()) {
+      for (int i = 0; i < of.charge.spools().size(); i++) {
+        Load load = of.charge.spools().get(i);
+        double[] factors = lots.factors(i);
         SpoolMoistureModel model =
             new SpoolMoistureModel(
-                load.material().sorption().scaled(sorptionFactor),
-                load.material().diffusion().scaled(diffusionFactor),
+                load.material().sorption().scaled(factors[1]),
+                load.material().diffusion().scaled(factors[0]),
                 load.material().heatCapacityJPerKgK(),
                 options);
-        double water = sorptionFactor * Math.max(0.05, 1 + startSpreads * load.startSpread());
-        SpoolState start = load.start().withContentScaled(water);
+        SpoolState start = load.start().withContentScaled(factors[2], factors[3]);
         spools.add(new SharedAir.Occupant(model, start));
         points.add(new ArrayList<>(List.of(point(0, start))));
       }
@@ -288,11 +458,8 @@ public record ChargeForecast(
 
     /** Until all are dry, or so many hours; {@code toTheEnd} goes on although all are dry. */
     void follow(double hours, boolean takingOut, boolean toTheEnd) {
-      double exchange =
-          of.dryer.airChangesPerHour().isPresent()
-              ? of.dryer.airChangesPerHour().getAsDouble() * of.dryer.volumeL() / 1000 / 3600
-              : Double.POSITIVE_INFINITY;
-      SharedAir shared = new SharedAir(of.dryer.volumeL() / 1000, exchange, of.room);
+      SharedAir shared = new SharedAir(of.dryer, of.room);
+      CycleAir warmth = of.warmth();
       List<Integer> inside = new ArrayList<>(IntStream.range(0, spools.size()).boxed().toList());
       double time = 0;
       while (time < 3600 * hours - 1 && !inside.isEmpty()) {
@@ -300,9 +467,7 @@ public record ChargeForecast(
             Math.min(LONGEST_STEP_S, Math.max(FIRST_STEP_S, Math.floor(time / STEP_GROWTH)));
         double end = Math.min(3600 * hours, time + step);
         double middle = 0.5 * (time + end);
-        double celsius =
-            of.room.temperatureC()
-                - (of.airC - of.room.temperatureC()) * Math.expm1(-middle / WARMING_TIME_S);
+        double celsius = warmth.temperatureC(middle);
         shared.advance(inside.stream().map(spools::get).toList(), celsius, time, end);
         time = end;
         double hour = time / 3600;

@@ -9,7 +9,7 @@ import mindspool.core.climate.MoistAir;
  * <p>Wall loss 1.3 W/K and heat capacity 1.5 kJ/K are estimates for a purpose-made dryer of 12 L
  * (grade D); measure yours with a power meter where money matters.
  */
-final class DryerEnergy {
+public final class DryerEnergy {
 
   private static final double WALL_LOSS_W_PER_K = 1.3;
   private static final double USUAL_VOLUME_L = Dryer.USUAL_VOLUME_L;
@@ -31,7 +31,7 @@ final class DryerEnergy {
    * @param waterKg water driven out
    * @return kWh
    */
-  static double kWh(
+  public static double kWh(
       Dryer dryer,
       MoistAir room,
       double airTemperatureC,

@@ -9,16 +9,11 @@ import mindspool.core.drying.DryingCeiling.Setter;
 import mindspool.core.drying.DryingForecast.Cycle;
 import mindspool.core.drying.DryingForecast.Run;
 import mindspool.core.material.Material;
-import mindspool.core.stock.ReelKind;
 
 /** Says in words why a cycle does not reach its target, what would help, and what to beware of. */
 final class DryingAdvice {
 
-  /** A setpoint so far below the usual one is not a cycle to wait for. Judgement. */
-  private static final double FAR_BELOW_USUAL_K = 15;
-
   private final Material material;
-  private final ReelKind reel;
   private final Dryer dryer;
   private final MoistAir room;
   private final DryingCeiling ceiling;
@@ -29,7 +24,6 @@ final class DryingAdvice {
 
   DryingAdvice(
       Material material,
-      ReelKind reel,
       Dryer dryer,
       MoistAir room,
       DryingCeiling ceiling,
@@ -37,7 +31,6 @@ final class DryingAdvice {
       Cycle cycle,
       double target) {
     this.material = material;
-    this.reel = reel;
     this.dryer = dryer;
     this.room = room;
     this.ceiling = ceiling;
@@ -47,6 +40,9 @@ final class DryingAdvice {
   }
 
   List<String> lines() {
+    if (ceiling.refusal().isPresent()) {
+      say("%s", ceiling.refusal().get());
+    }
     if (cycle.setpointC() > ceiling.temperatureC()) {
       say(
           "%.0f °C is above the ceiling of %.0f °C: %s. Lower the setpoint.",
@@ -58,13 +54,13 @@ final class DryingAdvice {
     } else if (cycle.hours().core().isEmpty() || cycle.hours().outer().isEmpty()) {
       tooSlow(floor);
     }
-    if (ceiling.temperatureC() < material.dryingTemperatureC() - FAR_BELOW_USUAL_K) {
+    if (ceiling.startsCooler()) {
       say(
-          "The ceiling lies %.0f K below the %.0f °C usual for %s. %s",
-          material.dryingTemperatureC() - ceiling.temperatureC(),
-          material.dryingTemperatureC(),
-          material.title(),
-          raiseCeiling());
+          "It is damp, and water softens %s: the first %.0f h at %.0f °C at most.",
+          material.title(), DampStart.HOURS, Math.floor(ceiling.startC()));
+    }
+    if (cycle.setpointC() + dryer.hottestAboveSetC() > DryingCeiling.LABELS_OOZE_C) {
+      say("Labels and tapes ooze above %.0f °C: peel them off.", DryingCeiling.LABELS_OOZE_C);
     }
     return List.copyOf(lines);
   }
@@ -126,14 +122,12 @@ final class DryingAdvice {
   }
 
   private String raiseCeiling() {
-    return switch (ceiling.setBy()) {
-      case REEL ->
-          "Rewinding from the "
-              + reel.title().toLowerCase(Locale.ROOT)
-              + " reel onto one that stands more raises it.";
-      case DRYER -> "A dryer rated higher raises it.";
-      case FILAMENT -> "The filament itself sets it; only drier air or more time helps.";
-    };
+    if (ceiling.refusal().isPresent()) {
+      return "";
+    }
+    return ceiling.raisedBy().isEmpty()
+        ? "The filament itself sets it; only drier air or more time helps."
+        : String.join(" ", ceiling.raisedBy());
   }
 
   private void say(String format, Object... values) {

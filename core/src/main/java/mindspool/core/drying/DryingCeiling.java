@@ -3,23 +3,44 @@ package mindspool.core.drying;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 import mindspool.core.Require;
 import mindspool.core.material.Material;
 import mindspool.core.stock.ReelKind;
 
 /**
- * Highest setpoint at which nothing in the dryer is harmed, and what sets it.
+ * Highest setpoint at which nothing in the dryer is harmed, what sets it, and what would raise it.
  *
  * @param temperatureC the lowest of the limits
+ * @param startC the same for the first hours, lower where the filament is damp
  * @param setBy which limit that is
  * @param limits all limits, lowest first
+ * @param raisedBy what would raise it, in words; most useful first
+ * @param refusal why no cycle is offered at all; none where one is
  */
-public record DryingCeiling(double temperatureC, Setter setBy, List<Limit> limits) {
+public record DryingCeiling(
+    double temperatureC,
+    double startC,
+    Setter setBy,
+    List<Limit> limits,
+    List<String> raisedBy,
+    Optional<String> refusal) {
+
+  /** A setpoint so far below the usual one is not a cycle to wait for. Judgement. */
+  private static final double FAR_BELOW_USUAL_K = 15;
+
+  /** Acrylic labels and tapes ooze above this, °C (grade D). */
+  public static final double LABELS_OOZE_C = 80;
+
+  /** Less than this is not worth the work. */
+  private static final double WORTH_K = 1;
 
   /** What can set the ceiling. */
   public enum Setter {
     FILAMENT("filament"),
     REEL("reel"),
+    ADHESIVE("adhesive"),
     DRYER("dryer");
 
     private final String word;
@@ -41,37 +62,175 @@ public record DryingCeiling(double temperatureC, Setter setBy, List<Limit> limit
    */
   public record Limit(Setter what, double temperatureC, String why) {}
 
-  /** Ceiling for a filament on a reel in a dryer. */
+  /** Ceiling for dry filament on a reel in a dryer. */
   public static DryingCeiling of(Material material, ReelKind reel, Dryer dryer) {
-    double hottest = dryer.hottestAboveSetC();
-    String margin =
-        hottest > 0
-            ? "; the hottest spot lies " + Require.plain(hottest) + " K above the setpoint"
-            : "";
+    return of(material, reel, dryer, 0);
+  }
+
+  /**
+   * Ceiling for a filament on a reel in a dryer.
+   *
+   * @param meanPercent its moisture, which softens some
+   */
+  public static DryingCeiling of(
+      Material material, ReelKind reel, Dryer dryer, double meanPercent) {
+    List<Limit> limits = limits(material, reel, dryer);
+    Limit lowest = limits.get(0);
+    double damp =
+        DampStart.needed(material, meanPercent)
+            ? material.dryingCeilingC() - DampStart.LOWER_K - dryer.behaviour().marginK()
+            : Double.POSITIVE_INFINITY;
+    List<String> raisedBy = raisedBy(limits, reel, dryer);
+    return new DryingCeiling(
+        lowest.temperatureC(),
+        Math.min(damp, lowest.temperatureC()),
+        lowest.what(),
+        List.copyOf(limits),
+        raisedBy,
+        dryer
+            .kind()
+            .refuses(material, dryer.behaviour().measured())
+            .or(() -> tooCool(material, lowest, raisedBy)));
+  }
+
+  private static Optional<String> tooCool(Material material, Limit lowest, List<String> raisedBy) {
+    double below = material.dryingTemperatureC() - lowest.temperatureC();
+    return below > FAR_BELOW_USUAL_K
+        ? Optional.of(
+            "The ceiling of %s °C lies %.0f K below the %s °C usual for %s: no time is offered. %s"
+                .formatted(
+                    whole(lowest.temperatureC()),
+                    below,
+                    whole(material.dryingTemperatureC()),
+                    material.title(),
+                    String.join(" ", raisedBy))
+                .strip())
+        : Optional.empty();
+  }
+
+  /** Air temperatures above which filament or reel are harmed, lowest first. */
+  public static List<Limit> harmful(Material material, ReelKind reel) {
     List<Limit> limits = new ArrayList<>();
     limits.add(
         new Limit(
             Setter.FILAMENT,
-            material.dryingCeilingC() - hottest,
-            "%s softens, sticks or ages above %s °C%s"
-                .formatted(material.title(), Require.plain(material.dryingCeilingC()), margin)));
+            material.dryingCeilingC(),
+            "%s softens, sticks or ages above %s °C"
+                .formatted(material.title(), Require.plain(material.dryingCeilingC()))));
     reel.ceilingC()
         .ifPresent(
             ceiling ->
                 limits.add(
                     new Limit(
                         Setter.REEL,
-                        ceiling - hottest,
-                        "%s reel stands %s °C: %s%s"
-                            .formatted(reel.title(), Require.plain(ceiling), reel.why(), margin))));
+                        ceiling,
+                        "%s reel stands %s °C: %s"
+                            .formatted(reel.title(), Require.plain(ceiling), reel.why()))));
+    reel.glueCeilingC()
+        .ifPresent(
+            ceiling ->
+                limits.add(
+                    new Limit(
+                        Setter.ADHESIVE,
+                        ceiling,
+                        "hot-melt glue of the reel lets go above %s °C"
+                            .formatted(Require.plain(ceiling)))));
+    limits.sort(Comparator.comparingDouble(Limit::temperatureC));
+    return limits;
+  }
+
+  private static List<Limit> limits(Material material, ReelKind reel, Dryer dryer) {
+    DryerBehaviour behaviour = dryer.behaviour();
+    List<Limit> limits = new ArrayList<>();
+    for (Limit harmful : harmful(material, reel)) {
+      limits.add(
+          new Limit(
+              harmful.what,
+              harmful.temperatureC - behaviour.marginK(),
+              harmful.why + margin(behaviour)));
+    }
     limits.add(
         new Limit(
             Setter.DRYER,
             dryer.ratedMaxC(),
             "this dryer can be set to " + Require.plain(dryer.ratedMaxC()) + " °C at most"));
     limits.sort(Comparator.comparingDouble(Limit::temperatureC));
+    return limits;
+  }
+
+  private static String margin(DryerBehaviour behaviour) {
+    if (behaviour.marginK() <= 0) {
+      return "";
+    }
+    return behaviour.measured()
+        ? String.format(
+            Locale.ROOT,
+            "; the hottest spot lies %s K above the setpoint%s",
+            tenth(behaviour.hottestAboveSetC()),
+            behaviour.uncertaintyK() > 0
+                ? ", the probes may be off by " + tenth(behaviour.uncertaintyK()) + " K"
+                : "")
+        : String.format(
+            Locale.ROOT,
+            "; unmeasured, the hottest spot is taken as %s ± %s K above the setpoint",
+            tenth(behaviour.hottestAboveSetC()),
+            tenth(behaviour.uncertaintyK()));
+  }
+
+  private static List<String> raisedBy(List<Limit> limits, ReelKind reel, Dryer dryer) {
+    List<String> ways = new ArrayList<>();
     Limit lowest = limits.get(0);
-    return new DryingCeiling(lowest.temperatureC(), lowest.what(), List.copyOf(limits));
+    double filament =
+        limits.stream()
+            .filter(limit -> limit.what() == Setter.FILAMENT)
+            .mapToDouble(Limit::temperatureC)
+            .findFirst()
+            .orElseThrow();
+    double upTo = Math.min(filament, dryer.ratedMaxC());
+    if (lowest.what() == Setter.REEL || lowest.what() == Setter.ADHESIVE) {
+      ways.add(
+          "Rewind it from the %s reel onto one of metal or polycarbonate: up to %s °C."
+              .formatted(reel.id(), whole(upTo)));
+    } else if (lowest.what() == Setter.DRYER && limits.get(1).temperatureC() > upTo + WORTH_K) {
+      ways.add(
+          "Take a dryer rated higher: up to %s °C.".formatted(whole(limits.get(1).temperatureC())));
+    }
+    if (!dryer.behaviour().measured() && lowest.what() != Setter.DRYER) {
+      ways.add(
+          "Measure this dryer with probes: the %s K now taken off for one of its kind become what it"
+                  .formatted(tenth(dryer.behaviour().marginK()))
+              + " truly does.");
+    }
+    return List.copyOf(ways);
+  }
+
+  /** Whether the first hours are to be cooler than the rest. */
+  public boolean startsCooler() {
+    return startC < temperatureC;
+  }
+
+  /**
+   * Setpoint for several together: as warm as the one that wants most likes it, but no warmer than
+   * any allows.
+   *
+   * @param wantedC what each would be set to alone, °C
+   */
+  public static double commonSetpointC(List<DryingCeiling> ceilings, List<Double> wantedC) {
+    double most = wantedC.stream().mapToDouble(Double::doubleValue).max().orElse(0);
+    double allowed =
+        ceilings.stream()
+            .mapToDouble(DryingCeiling::temperatureC)
+            .min()
+            .orElse(Double.POSITIVE_INFINITY);
+    return Math.min(most, allowed);
+  }
+
+  private static String tenth(double value) {
+    return Require.plain(Math.rint(10 * value) / 10);
+  }
+
+  private static String whole(double value) {
+    return Require.plain(Math.floor(value + 1e-9));
   }
 
   /**

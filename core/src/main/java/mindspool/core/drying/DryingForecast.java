@@ -45,16 +45,29 @@ public record DryingForecast(
   public static final double LONGEST_HOURS = 240;
 
   private static final double STEP_S = 450;
+  private static final double LOWEST_DIAL_C = 20;
 
   /** Heat capacity of an empty reel, 0.2 kg of polymer. */
-  static final double REEL_CAPACITY_J_PER_K = 300;
+  public static final double REEL_CAPACITY_J_PER_K = 300;
 
   private static final int CURVE_POINTS = 72;
 
   /**
    * Hours until the moisture stays below the target; none where that does not happen in ten days.
    */
-  public record HoursToTarget(OptionalDouble outer, OptionalDouble mean, OptionalDouble core) {}
+  public record HoursToTarget(OptionalDouble outer, OptionalDouble mean, OptionalDouble core) {
+
+    /** When the last of the three is; none where one never is. */
+    public OptionalDouble all() {
+      return outer.isPresent() && mean.isPresent() && core.isPresent()
+          ? OptionalDouble.of(
+              Math.max(outer.getAsDouble(), Math.max(mean.getAsDouble(), core.getAsDouble())))
+          : OptionalDouble.empty();
+    }
+
+    static final HoursToTarget NONE =
+        new HoursToTarget(OptionalDouble.empty(), OptionalDouble.empty(), OptionalDouble.empty());
+  }
 
   /** Moisture at one time of a cycle. */
   public record Point(double hour, double outerPercent, double meanPercent, double corePercent) {
@@ -84,7 +97,8 @@ public record DryingForecast(
    * Forecast for a spool.
    *
    * @param start its state; not changed
-   * @param setpointC wanted setpoint; none for the recommended one
+   * @param setpointC wanted setpoint, kept to from the first minute; none for the recommended one,
+   *     which begins cooler where the filament is damp
    * @param targetPercent wanted moisture; none for the material's dry target
    */
   public static DryingForecast of(
@@ -95,12 +109,23 @@ public record DryingForecast(
       MoistAir room,
       OptionalDouble setpointC,
       OptionalDouble targetPercent) {
-    DryingCeiling ceiling = DryingCeiling.of(material, reel, dryer);
-    double setpoint = setpointC.orElseGet(() -> ceiling.recommendedSetpointC(material, dryer));
+    DryingCeiling ceiling = DryingCeiling.of(material, reel, dryer, start.profile().meanPercent());
+    double setpoint =
+        setpointC.orElseGet(
+            () ->
+                Math.max(
+                    lowestSetpointC(dryer, room), ceiling.recommendedSetpointC(material, dryer)));
     checkSetpoint(setpoint, dryer, room);
     double target = targetPercent.orElse(material.dryTargetPercent());
     Require.within("limitPercent", target, 1e-4, 50, "%");
-    Run run = new Run(material, start, dryer, room, target);
+    Run run =
+        new Run(
+            material,
+            start,
+            dryer,
+            room,
+            target,
+            setpointC.isPresent() ? Double.POSITIVE_INFINITY : ceiling.startC());
     Cycle cycle = run.atSetpoint(setpoint);
     Schools schools = new Schools(material, dryer, run, ceiling, cycle);
     return new DryingForecast(
@@ -109,17 +134,23 @@ public record DryingForecast(
         setpoint + dryer.biasC(),
         run.floorPercent(setpoint),
         target,
-        cycle.hours(),
+        ceiling.refusal().isPresent() ? HoursToTarget.NONE : cycle.hours(),
         cycle.curve(CURVE_POINTS),
         schools.compared(),
-        new DryingAdvice(material, reel, dryer, room, ceiling, run, cycle, target).lines());
+        new DryingAdvice(material, dryer, room, ceiling, run, cycle, target).lines());
+  }
+
+  /** A dial goes no lower, and no dryer cools; where a ceiling lies below, nothing is offered. */
+  static double lowestSetpointC(Dryer dryer, MoistAir room) {
+    return Math.min(
+        dryer.ratedMaxC(), Math.max(LOWEST_DIAL_C, room.temperatureC() - dryer.biasC()));
   }
 
   static void checkSetpoint(double setpoint, Dryer dryer, MoistAir room) {
     Require.within(
         "dryer.setpointC",
         setpoint,
-        20,
+        LOWEST_DIAL_C,
         dryer.ratedMaxC(),
         "°C",
         "The upper end is what this dryer is rated for.");
@@ -134,15 +165,26 @@ public record DryingForecast(
     }
   }
 
-  /** Runs cycles of one spool in one dryer and room. */
+  /**
+   * Runs cycles of one spool in one dryer and room; {@code startC} is the highest setpoint of the
+   * first hours.
+   */
   static final class Run {
     private final Material material;
     private final SpoolState start;
     private final Dryer dryer;
     private final MoistAir room;
     private final double target;
+    private final double startC;
 
-    Run(Material material, SpoolState start, Dryer dryer, MoistAir room, double target) {
+    Run(
+        Material material,
+        SpoolState start,
+        Dryer dryer,
+        MoistAir room,
+        double target,
+        double startC) {
+      this.startC = startC;
       this.material = material;
       this.start = start;
       this.dryer = dryer;
@@ -151,7 +193,7 @@ public record DryingForecast(
     }
 
     double floorPercent(double setpoint) {
-      double activity = room.relativeHumidityPercentAt(setpoint + dryer.biasC()) / 100;
+      double activity = dryer.driestPercentAt(setpoint + dryer.biasC(), room) / 100;
       return 100 * material.sorption().moistureFraction(activity);
     }
 
@@ -163,43 +205,50 @@ public record DryingForecast(
 
     Cycle follow(double setpoint, double hours, boolean untilDry) {
       double air = setpoint + dryer.biasC();
-      ClimateSeries climate =
-          ClimateSeries.constant(
-              new MoistAir(air, Math.min(100, room.relativeHumidityPercentAt(air))));
-      AirContact contact =
-          dryer.airChangesPerHour().isPresent()
-              ? AirContact.ventedChamber(
-                  dryer.airChangesPerHour().getAsDouble(), dryer.volumeL() / 1000, 1)
-              : AirContact.FORCED;
-      SpoolMoistureModel model =
-          new SpoolMoistureModel(
-              material.sorption(),
-              material.diffusion(),
-              material.heatCapacityJPerKgK(),
-              SpoolMoistureModel.Options.STANDARD.withMaxStep(STEP_S));
-      SpoolState state = start.copy();
+      Passing passing = passing(setpoint, air);
       List<Point> points = new ArrayList<>();
-      points.add(Point.of(0, state.profile()));
+      points.add(Point.of(0, start.profile()));
       double hour = 0;
       boolean dry = false;
       // A little past the goal, so that the curve shows it being crossed.
       while (hour < hours && !dry) {
         double next = Math.min(hours, hour + Math.max(1, Math.ceil(hour / 8)));
-        model.advance(
-            state,
-            climate,
-            contact,
-            3600 * hour,
-            3600 * next,
-            (time, now) -> points.add(Point.of(time / 3600, now.profile())));
+        passing.until(next, points);
         hour = next;
         dry = untilDry && driest(points);
       }
       double load =
           start.winding().dryMassKg() * material.heatCapacityJPerKgK() + REEL_CAPACITY_J_PER_K;
       double energy =
-          DryerEnergy.kWh(dryer, room, air, hour, load, start.waterKg() - state.waterKg());
+          DryerEnergy.kWh(
+              dryer, room, air, hour, load, start.waterKg() - passing.state().waterKg());
       return new Cycle(setpoint, points, target, energy, load);
+    }
+
+    private Passing passing(double setpoint, double airC) {
+      double first = Math.min(setpoint, startC);
+      CycleAir warmth =
+          new CycleAir(
+              dryer.inlet(room),
+              Math.max(room.temperatureC(), first + dryer.biasC()),
+              airC,
+              dryer.behaviour().warmingTimeS());
+      SpoolMoistureModel model =
+          new SpoolMoistureModel(
+              material.sorption(),
+              material.diffusion(),
+              material.heatCapacityJPerKgK(),
+              SpoolMoistureModel.Options.STANDARD.withMaxStep(STEP_S));
+      return dryer.desiccant().isPresent()
+          ? new OverDesiccant(model, start, warmth, new SharedAir(dryer, room))
+          : new InRoomAir(model, start.copy(), warmth.ventedFreely(), contact());
+    }
+
+    private AirContact contact() {
+      return dryer.airChangesPerHour().isPresent()
+          ? AirContact.ventedChamber(
+              dryer.airChangesPerHour().getAsDouble(), dryer.volumeL() / 1000, 1)
+          : AirContact.FORCED;
     }
 
     private boolean driest(List<Point> points) {
@@ -217,6 +266,77 @@ public record DryingForecast(
               * start.winding().dryMassKg();
       return DryerEnergy.kWh(
           dryer, room, setpoint + dryer.biasC(), hours, cycle.loadJPerK(), driven);
+    }
+  }
+
+  /** A spool on its way through a cycle. */
+  private interface Passing {
+
+    /** Goes on to an hour, noting what it comes by. */
+    void until(double hour, List<Point> points);
+
+    SpoolState state();
+  }
+
+  /** In the room's heated air, its exchange with it as a resistance. */
+  private static final class InRoomAir implements Passing {
+    private final SpoolMoistureModel model;
+    private final SpoolState state;
+    private final ClimateSeries air;
+    private final AirContact contact;
+    private double hour;
+
+    InRoomAir(SpoolMoistureModel model, SpoolState state, ClimateSeries air, AirContact contact) {
+      this.model = model;
+      this.state = state;
+      this.air = air;
+      this.contact = contact;
+    }
+
+    @Override
+    public void until(double next, List<Point> points) {
+      model.advance(
+          state,
+          air,
+          contact,
+          3600 * hour,
+          3600 * next,
+          (time, now) -> points.add(Point.of(time / 3600, now.profile())));
+      hour = next;
+    }
+
+    @Override
+    public SpoolState state() {
+      return state;
+    }
+  }
+
+  /** In air that desiccant dries. */
+  private static final class OverDesiccant implements Passing {
+    private final SharedAir.Occupant spool;
+    private final CycleAir warmth;
+    private final SharedAir shared;
+    private double timeS;
+
+    OverDesiccant(SpoolMoistureModel model, SpoolState start, CycleAir warmth, SharedAir shared) {
+      this.spool = new SharedAir.Occupant(model, start);
+      this.warmth = warmth;
+      this.shared = shared;
+    }
+
+    @Override
+    public void until(double hour, List<Point> points) {
+      while (timeS < 3600 * hour - 1) {
+        double end = Math.min(3600 * hour, timeS + STEP_S);
+        shared.advance(List.of(spool), warmth.temperatureC(0.5 * (timeS + end)), timeS, end);
+        timeS = end;
+        points.add(Point.of(timeS / 3600, spool.state().profile()));
+      }
+    }
+
+    @Override
+    public SpoolState state() {
+      return spool.state();
     }
   }
 

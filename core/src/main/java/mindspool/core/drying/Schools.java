@@ -66,7 +66,7 @@ final class Schools {
     double setpoint = setpoint(material.dryingTemperatureC());
     boolean followed = toTheCore.setpointC() == setpoint;
     Cycle cycle = followed ? toTheCore : run.atSetpoint(setpoint);
-    OptionalDouble hours = allDry(cycle);
+    OptionalDouble hours = cycle.hours().all();
     Point end = cycle.at(hours.orElse(cycle.lastHour()));
     return new School(
         "to the core",
@@ -79,18 +79,6 @@ final class Schools {
         hours.isPresent()
             ? "dry to the core, as computed"
             : "never: " + verdict(end, cycle.target(), setpoint));
-  }
-
-  /** When the slowest of outer wraps, mean and core is done. */
-  private static OptionalDouble allDry(Cycle cycle) {
-    var hours = cycle.hours();
-    if (hours.outer().isEmpty() || hours.mean().isEmpty() || hours.core().isEmpty()) {
-      return OptionalDouble.empty();
-    }
-    return OptionalDouble.of(
-        Math.max(
-            hours.outer().getAsDouble(),
-            Math.max(hours.mean().getAsDouble(), hours.core().getAsDouble())));
   }
 
   private String verdict(Point end, double target, double setpoint) {

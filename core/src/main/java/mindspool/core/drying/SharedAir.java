@@ -12,6 +12,7 @@ import mindspool.core.climate.SaturationPressure;
 import mindspool.core.moisture.AirContact;
 import mindspool.core.moisture.SpoolMoistureModel;
 import mindspool.core.moisture.SpoolState;
+import mindspool.core.storage.WaterStore;
 
 /**
  * The air in a dryer that several spools share. Water that they give off leaves only with the air
@@ -21,7 +22,7 @@ import mindspool.core.moisture.SpoolState;
  *
  * <p>with {@code c} the vapour density inside. Each step is implicit: the vapour pressure at its
  * end is sought at which the balance closes, every spool answering to it by its own model, because
- * in a tight dryer the air follows the spools within seconds.
+ * in a tight dryer the air follows the spools within seconds. Desiccant inside takes part likewise.
  */
 final class SharedAir {
 
@@ -29,22 +30,29 @@ final class SharedAir {
   private static final double TOLERANCE = 1e-3;
 
   private static final int MOST_TRIALS = 12;
+  private static final double LITRES_PER_M3 = 1000;
+  private static final double GRAMS_PER_KG = 1000;
 
   private final double volumeM3;
   private final double exchangeM3PerS;
-  private final MoistAir room;
+  private final MoistAir inlet;
+  private final WaterStore desiccant;
   private double vapourPressurePa;
 
   /**
    * Air as it is when the lid is closed.
    *
-   * @param exchangeM3PerS air exchanged, at the temperature inside; infinite where vented freely
+   * @param room whose air replaces what is exchanged
    */
-  SharedAir(double volumeM3, double exchangeM3PerS, MoistAir room) {
-    this.volumeM3 = volumeM3;
-    this.exchangeM3PerS = exchangeM3PerS;
-    this.room = room;
-    this.vapourPressurePa = room.vapourPressurePa();
+  SharedAir(Dryer dryer, MoistAir room) {
+    this.volumeM3 = dryer.volumeL() / LITRES_PER_M3;
+    this.exchangeM3PerS =
+        dryer.airChangesPerHour().isPresent()
+            ? dryer.airChangesPerHour().getAsDouble() * volumeM3 / 3600
+            : Double.POSITIVE_INFINITY;
+    this.inlet = dryer.inlet(room);
+    this.desiccant = dryer.desiccant().map(Dryer.DesiccantInside::store).orElse(null);
+    this.vapourPressurePa = inlet.vapourPressurePa();
   }
 
   double vapourPressurePa() {
@@ -56,6 +64,7 @@ final class SharedAir {
     private final SpoolMoistureModel model;
     private SpoolState state;
 
+    /** Begins in a state, of which it takes a copy. */
     Occupant(SpoolMoistureModel model, SpoolState start) {
       this.model = model;
       this.state = start.copy();
@@ -79,7 +88,8 @@ final class SharedAir {
   /** Lets a span pass, the air at a temperature. */
   void advance(List<Occupant> spools, double temperatureC, double fromS, double toS) {
     if (Double.isInfinite(exchangeM3PerS)) {
-      vapourPressurePa = room.vapourPressurePa();
+      vapourPressurePa =
+          Math.min(inlet.vapourPressurePa(), SaturationPressure.atCelsius(temperatureC));
       new Trial(spools, temperatureC, vapourPressurePa, fromS, toS).take();
       return;
     }
@@ -120,6 +130,7 @@ final class SharedAir {
     private final double exchangedM3;
     private final double givenOffKg;
     private final double movedKg;
+    private final double desiccantG;
     private final List<SpoolState> ends = new ArrayList<>();
 
     Trial(List<Occupant> spools, double temperatureC, double pressurePa, double fromS, double toS) {
@@ -136,6 +147,15 @@ final class SharedAir {
         moved += Math.abs(off);
         ends.add(end);
       }
+      if (desiccant == null) {
+        this.desiccantG = 0;
+      } else {
+        double humidity = Math.min(1, pressurePa / SaturationPressure.atCelsius(temperatureC));
+        this.desiccantG = desiccant.after((toS - fromS) / 3600, humidity, temperatureC);
+        double off = (desiccant.waterG() - desiccantG) / GRAMS_PER_KG;
+        given += off;
+        moved += Math.abs(off);
+      }
       this.givenOffKg = given;
       this.movedKg = moved;
     }
@@ -143,7 +163,7 @@ final class SharedAir {
     /** How much more water the air would hold than it was given; rises with the pressure. */
     double surplusKg() {
       double stored = volumeM3 * kgPerPa * (pressurePa - vapourPressurePa);
-      double leaving = exchangedM3 * kgPerPa * (pressurePa - room.vapourPressurePa());
+      double leaving = exchangedM3 * kgPerPa * (pressurePa - inlet.vapourPressurePa());
       return stored + leaving - givenOffKg;
     }
 
@@ -153,13 +173,16 @@ final class SharedAir {
     }
 
     boolean closes() {
-      double leaving = Math.abs(exchangedM3 * kgPerPa * (pressurePa - room.vapourPressurePa()));
+      double leaving = Math.abs(exchangedM3 * kgPerPa * (pressurePa - inlet.vapourPressurePa()));
       return Math.abs(surplusKg()) <= TOLERANCE * Math.max(1e-7, Math.max(movedKg, leaving));
     }
 
     void take() {
       for (int i = 0; i < spools.size(); i++) {
         spools.get(i).state = ends.get(i);
+      }
+      if (desiccant != null) {
+        desiccant.setWaterG(desiccantG);
       }
     }
   }

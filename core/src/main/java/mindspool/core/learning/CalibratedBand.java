@@ -52,6 +52,11 @@ public final class CalibratedBand implements ProfileBand {
     return replay.advance(replay.start(), history.startS(), timeS, null).profile();
   }
 
+  /** Water by depth in each member, in the order of the calibration's. */
+  public List<MoistureProfile> profiles() {
+    return profiles;
+  }
+
   /** Value below which a share of the belief lies. */
   public double quantile(ToDoubleFunction<MoistureProfile> quantity, double share) {
     return calibration.quantile(profiles.stream().mapToDouble(quantity).toArray(), share);

@@ -14,6 +14,9 @@ import mindspool.core.stock.Winding;
  */
 public final class SpoolState {
 
+  /** However it is shifted, a wrap keeps this share of its water. */
+  private static final double LEAST_SHARE = 0.05;
+
   Winding winding;
 
   /** Mode contents, kg/kg: ring-major, {@code modes.count()} per ring. */
@@ -87,6 +90,35 @@ public final class SpoolState {
     }
     for (int i = 0; i < scaled.storedKgPerM3.length; i++) {
       scaled.storedKgPerM3[i] *= factor;
+    }
+    return scaled;
+  }
+
+  /**
+   * The same spool with so many times the water, and with it lying deeper or nearer the outside.
+   *
+   * @param factor on all its water
+   * @param coreFactor on the innermost wraps' moisture besides, the mean kept; 1 for no change
+   */
+  public SpoolState withContentScaled(double factor, double coreFactor) {
+    SpoolState scaled = copy();
+    int rings = rings();
+    double[] byRing = new double[rings];
+    double before = 0;
+    double after = 0;
+    for (int i = 0; i < rings; i++) {
+      double fromMiddle = 1 - 2 * (i + 0.5) / rings;
+      byRing[i] = Math.max(LEAST_SHARE, 1 + Math.log(coreFactor) * fromMiddle);
+      before += storedKgPerM3[i];
+      after += storedKgPerM3[i] * byRing[i];
+    }
+    int modes = scaled.modeContent.length / rings;
+    for (int i = 0; i < rings; i++) {
+      double ring = factor * byRing[i] * before / after;
+      scaled.storedKgPerM3[i] *= ring;
+      for (int k = 0; k < modes; k++) {
+        scaled.modeContent[i * modes + k] *= ring;
+      }
     }
     return scaled;
   }

@@ -12,6 +12,14 @@ import mindspool.core.InvalidValueException;
  */
 public enum ReelKind {
   CARDBOARD("cardboard", "Cardboard", 80, "its glue lines and edges warp", 70, 110, 150),
+  CARDBOARD_HOT_MELT(
+      "cardboard hot-melt",
+      "Cardboard with hot-melt glue",
+      80,
+      "its glue lines and edges warp",
+      70,
+      110,
+      150),
   PLASTIC(
       "plastic",
       "Plastic, kind unknown",
@@ -28,6 +36,9 @@ public enum ReelKind {
   PRINTED_PLA("printed PLA", "Printed, PLA", 45, "PLA softens at 55 to 60 °C", 50, 100, 170),
   PRINTED_PETG("printed PETG", "Printed, PETG", 62, "PETG softens at 75 to 80 °C", 50, 100, 170),
   REFILL("refill", "Refill coil, no reel", Double.NaN, "", 0, 4, 20);
+
+  /** Hot melt softens at 60 to 80 °C (grade C). */
+  private static final double HOT_MELT_C = 65;
 
   private final String id;
   private final String title;
@@ -64,6 +75,16 @@ public enum ReelKind {
     return Double.isNaN(ceilingC) ? OptionalDouble.empty() : OptionalDouble.of(ceilingC);
   }
 
+  /** Air temperature at which glue of the reel lets go, °C; none where nothing is glued so. */
+  public OptionalDouble glueCeilingC() {
+    return this == CARDBOARD_HOT_MELT ? OptionalDouble.of(HOT_MELT_C) : OptionalDouble.empty();
+  }
+
+  /** Whether its body takes up water that counts on a scale. */
+  public boolean isCardboard() {
+    return this == CARDBOARD || this == CARDBOARD_HOT_MELT;
+  }
+
   /** What happens to it above its ceiling. */
   public String why() {
     return why;
@@ -81,16 +102,16 @@ public enum ReelKind {
     return switch (ReelSize.nearest(nominalNetG)) {
       case QUARTER -> scaled(0.57);
       case HALF -> halfKilogramEmptyG;
-      case THREE_QUARTER -> this == CARDBOARD ? new Band(95, 140, 190) : scaled(1.33);
+      case THREE_QUARTER -> isCardboard() ? new Band(95, 140, 190) : scaled(1.33);
       case ONE -> oneKilogram();
-      case LARGE -> this == CARDBOARD ? new Band(250, 330, 450) : scaled(3.1);
+      case LARGE -> isCardboard() ? new Band(250, 330, 450) : scaled(3.1);
       case HUGE -> scaled(6);
     };
   }
 
   private Band oneKilogram() {
     return switch (this) {
-      case CARDBOARD -> new Band(120, 160, 210);
+      case CARDBOARD, CARDBOARD_HOT_MELT -> new Band(120, 160, 210);
       case PRINTED_PLA, PRINTED_PETG -> new Band(80, 150, 250);
       case METAL -> new Band(250, 400, 600);
       default -> new Band(150, 215, 280);

@@ -146,6 +146,14 @@ public enum Desiccant {
     return isotherm.fraction(standardHumidity(relativeHumidity, temperatureC));
   }
 
+  /** Humidity, 0..1, with which so much water, g/g, is in balance at a temperature. */
+  public double humidity(double fraction, double temperatureC) {
+    double standard = isotherm.humidity(fraction);
+    return this == CALCIUM_CHLORIDE || standard <= 0
+        ? standard
+        : Math.pow(standard, ISOTHERM_K / (temperatureC + 273.15));
+  }
+
   private double standardHumidity(double relativeHumidity, double temperatureC) {
     if (this == CALCIUM_CHLORIDE || relativeHumidity <= 0) {
       return relativeHumidity;

@@ -35,6 +35,16 @@ public final class WaterStore {
   }
 
   /**
+   * Desiccant with its own lag, such as in moved air.
+   *
+   * @param waterG all the water in it, that which regeneration left included, g
+   * @param lagH time constant, h
+   */
+  public static WaterStore of(Desiccant desiccant, double dryMassG, double waterG, double lagH) {
+    return new WaterStore(desiccant, desiccant.isotherm(), dryMassG, lagH, waterG);
+  }
+
+  /**
    * Filament, board or the like.
    *
    * @param lagH time constant, h
@@ -103,7 +113,7 @@ public final class WaterStore {
   }
 
   /** Water after a span in air of a humidity, g; nothing is changed yet. */
-  double after(double hours, double relativeHumidity, double temperatureC) {
+  public double after(double hours, double relativeHumidity, double temperatureC) {
     if (hours != spanH) {
       spanH = hours;
       spanShare = -Math.expm1(-hours / lagH);

@@ -53,7 +53,9 @@ class DryingAdviceTest {
     DryingForecast forecast =
         forecast(material("ASA"), ReelKind.PRINTED_PLA, dryer(90), ROOM, OptionalDouble.empty());
     assertThat(forecast.ceiling().limits().get(0).why()).contains("PLA softens at 55 to 60 °C");
-    assertThat(advice(forecast)).contains("35 K below the 80 °C usual").contains("Rewinding");
+    assertThat(advice(forecast))
+        .contains("35 K below the 80 °C usual")
+        .contains("Rewind it from the printed PLA reel");
   }
 
   @Test
@@ -63,7 +65,7 @@ class DryingAdviceTest {
     assertThat(advice(forecast))
         .contains("Never, because")
         .contains("set by the dryer")
-        .contains("A dryer rated higher raises it.");
+        .contains("Take a dryer rated higher: up to 90 °C.");
   }
 
   @Test

@@ -3,6 +3,7 @@ package mindspool.server.calc;
 import java.util.ArrayList;
 import java.util.List;
 import mindspool.core.drying.ChargeForecast;
+import mindspool.core.drying.NextWeighing;
 
 /**
  * A forecast for spools dried together, as it is sent.
@@ -10,14 +11,18 @@ import mindspool.core.drying.ChargeForecast;
  * @param heldBackBy index of the spool whose ceiling is lowest
  * @param withoutItC setpoint that the others would allow without it
  * @param lastHours until all are dry to the core; null where one never is
+ * @param startC setpoint of the first two hours, lower where something damp softens
+ * @param sureLastHours until each is dry to the core nine times in ten
  * @param lastHoursTakingOut the same if each is taken out once it is dry
  */
 public record ChargeAnswer(
     double setpointC,
     double airTemperatureC,
+    double startC,
     int heldBackBy,
     double withoutItC,
     Double lastHours,
+    Double sureLastHours,
     Double lastHoursTakingOut,
     double energyKWh,
     List<SpoolInCharge> spools,
@@ -26,7 +31,9 @@ public record ChargeAnswer(
   /**
    * One spool's way.
    *
-   * @param dryHours until it is dry to the core; null where it never is
+   * @param dryHours until it is dry to the core, as likely sooner as later; null where it never is
+   * @param sureHours until it is dry nine times in ten
+   * @param nextWeighing which weighings tell most of it; null where this scale tells too little
    */
   public record SpoolInCharge(
       String name,
@@ -35,6 +42,8 @@ public record ChargeAnswer(
       double targetPercent,
       DryingAnswer.HoursToLimit hoursToLimit,
       Double dryHours,
+      Double sureHours,
+      WeighingAdvice nextWeighing,
       List<ChargePoint> series) {}
 
   /** Moisture at a time; {@code low} and {@code high} bound the mean's 80 % band. */
@@ -46,6 +55,19 @@ public record ChargeAnswer(
       double lowPercent,
       double highPercent) {}
 
+  /**
+   * Weighings that tell when it is dry.
+   *
+   * @param hours from now, the next first
+   * @param narrowsTo what is left of the uncertainty, as a share
+   */
+  public record WeighingAdvice(List<Double> hours, double narrowsTo, double scaleStepG) {
+
+    private static WeighingAdvice of(NextWeighing next) {
+      return new WeighingAdvice(next.hours(), next.sdAfter() / next.sdBefore(), next.stepG());
+    }
+  }
+
   /** Humidity inside at a time. */
   public record HumidityPoint(double hour, double relativeHumidityPercent) {}
 
@@ -54,9 +76,11 @@ public record ChargeAnswer(
     return new ChargeAnswer(
         forecast.setpointC(),
         forecast.airTemperatureC(),
+        forecast.startC(),
         forecast.heldBackBy(),
         forecast.withoutItC(),
         DryingAnswer.orNull(forecast.lastHours()),
+        DryingAnswer.orNull(forecast.sureLastHours()),
         DryingAnswer.orNull(forecast.lastHoursTakingOut()),
         forecast.energyKWh(),
         forecast.spools().stream().map(ChargeAnswer::spool).toList(),
@@ -79,15 +103,15 @@ public record ChargeAnswer(
               band.lowPercent(),
               band.highPercent()));
     }
-    DryingAnswer.HoursToLimit hours = DryingAnswer.hours(course.hours());
-    boolean ever = hours.outer() != null && hours.mean() != null && hours.core() != null;
     return new SpoolInCharge(
         course.name(),
         DryingAnswer.ceiling(course.ceiling()),
         course.floorPercent(),
         course.targetPercent(),
-        hours,
-        ever ? Math.max(hours.outer(), Math.max(hours.mean(), hours.core())) : null,
+        DryingAnswer.hours(course.hours()),
+        DryingAnswer.orNull(course.hours().all()),
+        DryingAnswer.orNull(course.sureHours()),
+        course.nextWeighing().map(WeighingAdvice::of).orElse(null),
         series);
   }
 }

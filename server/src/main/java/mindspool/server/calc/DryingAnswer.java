@@ -18,8 +18,21 @@ public record DryingAnswer(
     List<SchoolResult> schools,
     List<String> advice) {
 
-  /** Highest safe setpoint; {@code setBy} is filament, reel or dryer. */
-  public record Ceiling(double temperatureC, String setBy, List<CeilingLimit> limits) {}
+  /**
+   * Highest safe setpoint.
+   *
+   * @param startC the same for the first two hours, lower where the filament is damp and softens
+   * @param setBy filament, reel, adhesive or dryer
+   * @param raisedBy what would raise it, most useful first
+   * @param refusal why no cycle is offered; null where one is
+   */
+  public record Ceiling(
+      double temperatureC,
+      double startC,
+      String setBy,
+      List<CeilingLimit> limits,
+      List<String> raisedBy,
+      String refusal) {}
 
   /** One of the limits of the ceiling. */
   public record CeilingLimit(String what, double temperatureC, String why) {}
@@ -45,10 +58,13 @@ public record DryingAnswer(
   static Ceiling ceiling(DryingCeiling ceiling) {
     return new Ceiling(
         ceiling.temperatureC(),
+        ceiling.startC(),
         ceiling.setBy().word(),
         ceiling.limits().stream()
             .map(l -> new CeilingLimit(l.what().word(), l.temperatureC(), l.why()))
-            .toList());
+            .toList(),
+        ceiling.raisedBy(),
+        ceiling.refusal().orElse(null));
   }
 
   static HoursToLimit hours(DryingForecast.HoursToTarget hours) {

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import mindspool.core.Require;
 import mindspool.core.climate.MoistAir;
+import mindspool.core.drying.Belief;
 import mindspool.core.drying.Charge;
 import mindspool.core.drying.ChargeForecast;
 import mindspool.core.drying.Dryer;
@@ -111,7 +112,12 @@ class DryingCalculator {
         .uniform(winding, number("initialMoisturePercent", percent), room.temperatureC());
   }
 
-  /** One spool of a charge. */
+  /**
+   * One spool of a charge.
+   *
+   * @param startSpread standard deviation of its water as a share of it, 0 unless given
+   * @param scaleStepG step of the scale it would be weighed on, 1 g unless given
+   */
   record ChargedSpool(
       String name,
       String material,
@@ -120,7 +126,9 @@ class DryingCalculator {
       WindingRequest winding,
       Double initialMoisturePercent,
       String reel,
-      Double limitPercent) {}
+      Double limitPercent,
+      Double startSpread,
+      Double scaleStepG) {}
 
   record ChargeRequest(List<ChargedSpool> spools, RoomRequest room, DryerRequest dryer) {}
 
@@ -174,6 +182,7 @@ class DryingCalculator {
         start(material, winding, spool.initialMoisturePercent, room),
         spool.reel == null ? ReelKind.PLASTIC : ReelKind.ofId(spool.reel),
         spool.limitPercent == null ? material.dryTargetPercent() : spool.limitPercent,
-        0);
+        Belief.anyLot(spool.startSpread == null ? 0 : spool.startSpread),
+        spool.scaleStepG == null ? 1 : spool.scaleStepG);
   }
 }

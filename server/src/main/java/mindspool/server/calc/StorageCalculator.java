@@ -229,7 +229,7 @@ class StorageCalculator {
     double waterG = massG * material.sorption().moistureFraction(humidity);
     List<Supplier<WaterStore>> stores = new ArrayList<>();
     stores.add(() -> WaterStore.of(isotherm, massG, lagH, waterG));
-    if (content.reel != null && ReelKind.ofId(content.reel) == ReelKind.CARDBOARD) {
+    if (content.reel != null && ReelKind.ofId(content.reel).isCardboard()) {
       double boardG =
           Require.within(
               "reelMassG",

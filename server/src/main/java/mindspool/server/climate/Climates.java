@@ -13,6 +13,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import mindspool.core.climate.ClimateOutlook;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.MoistAir;
+import mindspool.server.climate.DryerRuns.DryerRun;
 import mindspool.server.climate.LiveReadings.LiveReading;
 import mindspool.server.climate.PlaceClimate.Gap;
 import mindspool.server.climate.PlaceClimate.Source;
@@ -45,6 +46,7 @@ public class Climates {
   private final ComputedClimates computed;
   private final ObjectProvider<LiveReadings> live;
   private final ClimateStore.Planned planned;
+  private final ObjectProvider<DryerRuns> dryerRuns;
   private final Map<Long, PlaceClimate> cache = new ConcurrentHashMap<>();
   private final Map<Long, List<AirSample>> imported = new ConcurrentHashMap<>();
   private final Map<Long, Long> versions = new ConcurrentHashMap<>();
@@ -64,7 +66,9 @@ public class Climates {
       ApplicationEventPublisher events,
       ComputedClimates computed,
       ObjectProvider<LiveReadings> live,
-      ClimateStore.Planned planned) {
+      ClimateStore.Planned planned,
+      ObjectProvider<DryerRuns> dryerRuns) {
+    this.dryerRuns = dryerRuns;
     this.places = places;
     this.typed = typed;
     this.readings = readings;
@@ -246,7 +250,8 @@ public class Climates {
   public ClimateSeries outlook(long placeId, double nowS, double untilS) {
     PlaceInfo place = place(placeId);
     if (isHeated(place)) {
-      return outlook(place.withinId(), nowS, untilS).heatedTo(place.setpointC());
+      return DryerAir.heated(
+          outlook(place.withinId(), nowS, untilS), runs(placeId), place.setpointC());
     }
     if (follows(place)) {
       return isComputed(place)
@@ -312,6 +317,11 @@ public class Climates {
     return words.toString();
   }
 
+  private List<DryerRun> runs(long placeId) {
+    DryerRuns told = dryerRuns.getIfAvailable();
+    return told == null ? List.of() : told.of(placeId);
+  }
+
   private static boolean isHeated(PlaceInfo place) {
     return place.kind() == PlaceKind.DRYER && place.withinId() != null && place.setpointC() != null;
   }
@@ -333,6 +343,13 @@ public class Climates {
         tell(place.id(), fromS);
       }
     }
+  }
+
+  /** A dryer was switched at some time, or will be. */
+  public void dryerSwitched(long placeId, double fromS) {
+    forget(placeId);
+    computed.invalidate();
+    tell(placeId, fromS);
   }
 
   /** A device of a place, or what corrects it, changed. */
@@ -389,8 +406,17 @@ public class Climates {
   private PlaceClimate assemble(PlaceInfo place) {
     if (isHeated(place)) {
       PlaceClimate room = climate(place.withinId());
+      ClimateSeries heated = DryerAir.heated(room.series(), runs(place.id()), place.setpointC());
+      List<AirSample> inside = new ArrayList<>(samples(place.id()));
+      LiveReadings arriving = live.getIfAvailable();
+      if (arriving != null) {
+        arriving
+            .temperatures(place.id())
+            .forEach(shown -> inside.add(DryerAir.sample(room.series(), shown)));
+        inside.sort(Comparator.comparingLong(AirSample::timeS));
+      }
       return new PlaceClimate(
-          place.id(), room.series().heatedTo(place.setpointC()), Source.HEATED_ROOM, room.gaps());
+          place.id(), DryerAir.measured(heated, inside), Source.HEATED_ROOM, room.gaps());
     }
     return merged(
         place.id(),

@@ -9,10 +9,13 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import mindspool.core.drying.DryerKind;
 import mindspool.core.moisture.StartMoisture.Arrival;
 import mindspool.server.climate.DemoRoom;
 import mindspool.server.climate.PlaceKind;
 import mindspool.server.devices.DemoDevices;
+import mindspool.server.dry.DemoDryers;
+import mindspool.server.plan.DemoPlan;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.DemoLot;
 import mindspool.server.shelf.Spools.DemoMove;
@@ -38,6 +41,8 @@ class DemoWorkshop implements ApplicationRunner {
 
   private final DemoRoom room;
   private final DemoDevices devices;
+  private final DemoDryers dryers;
+  private final DemoPlan plan;
   private final Spools spools;
   private final Clock clock;
 
@@ -49,7 +54,15 @@ class DemoWorkshop implements ApplicationRunner {
   private long printer;
   private long dryer;
 
-  DemoWorkshop(DemoRoom room, DemoDevices devices, Spools spools, Clock clock) {
+  DemoWorkshop(
+      DemoRoom room,
+      DemoDevices devices,
+      DemoDryers dryers,
+      DemoPlan plan,
+      Spools spools,
+      Clock clock) {
+    this.plan = plan;
+    this.dryers = dryers;
     this.room = room;
     this.devices = devices;
     this.spools = spools;
@@ -75,6 +88,7 @@ class DemoWorkshop implements ApplicationRunner {
         room.measured(
             "Enclosed printer", PlaceKind.PRINTER_HOLDER, workshop, weather.inPrinter(random));
     dryer = room.dryer("Bench dryer", workshop, 60, 75, 12);
+    long dehydrator = room.dryer("Dehydrator", workshop, 50, 70, 30);
     long backRoom =
         room.measured(
             "Back room", PlaceKind.ROOM, null, weather.inRoom(WeirLane.BACK_ROOM_K, random));
@@ -86,6 +100,10 @@ class DemoWorkshop implements ApplicationRunner {
     devices.hygrometer("Back room hygrometer", backRoom, WeirLane.BACK_ROOM_AIR);
     devices.hygrometer("Printer hygrometer", printer, WeirLane.PRINTER_AIR);
     devices.scale("Bench scale", WeirLane.SCALE);
+    devices.hygrometer("Bench dryer probe", dryer, WeirLane.DRYER_AIR);
+    dryers.describe(dryer, DryerKind.PURPOSE_MADE_VENTED, 75, 4, 215, 240);
+    dryers.measured(dryer, 60, DemoLogs.ofProbes(60));
+    dryers.describe(dehydrator, DryerKind.DEHYDRATOR, 70, 2, 230, 350);
     stock();
   }
 
@@ -96,20 +114,16 @@ class DemoWorkshop implements ApplicationRunner {
     sealed("PLA", "graphite", "#3b4046", window, 30).opened(9).left(905).add();
     open("PLA", "sea blue", "#2f6f9a", tiredBox, 48).left(480).add();
 
-    sealed("PETG", "slate", "#5a646c", window, 40).opened(33).left(720).add();
+    String slate = sealed("PETG", "slate", "#5a646c", window, 40).opened(33).left(720).add();
     sealed("PETG", "clear", "#dfe7ea", tightBox, 50).opened(46).left(815).moved(window, 0.6).add();
-    slack("PETG", "traffic orange", "#d9642a", back, 25).opened(24).left(960).add();
-    sealed("PETG", "bottle green", "#2c5b47", window, 52)
-        .opened(50)
-        .left(540)
-        .moved(dryer, 0.07)
-        .add();
+    String orange = slack("PETG", "traffic orange", "#d9642a", back, 25).opened(24).left(960).add();
+    String green = sealed("PETG", "bottle green", "#2c5b47", window, 52).opened(50).left(540).add();
     sealed("PETG", "pebble grey", "#a5a299", tightBox, 20).opened(18).left(990).add();
 
-    open("ABS", "brick", "#9a4a38", window, 58).left(710).add();
-    sealed("ABS", "ivory", "#e6dcc3", tiredBox, 44).opened(40).left(860).add();
+    String brick = open("ABS", "brick", "#9a4a38", window, 58).left(710).add();
+    String ivory = sealed("ABS", "ivory", "#e6dcc3", tiredBox, 44).opened(40).left(860).add();
     sealed("ASA", "sand", "#c9b083", printer, 21).opened(19).left(430).add();
-    slack("ASA", "anthracite", "#3a3d40", back, 33).opened(30).left(780).add();
+    String anthracite = slack("ASA", "anthracite", "#3a3d40", back, 33).opened(30).left(780).add();
 
     sealed("PA6", "natural", "#e9e1cf", tightBox, 38)
         .opened(36)
@@ -123,11 +137,12 @@ class DemoWorkshop implements ApplicationRunner {
         new DemoLot(0.6, 1.15),
         List.of(daysAgo(0.52), daysAgo(0.35), daysAgo(0.2), daysAgo(0.08)));
     sealed("PA12", "steel grey", "#7f878c", dryBox, 45).opened(44).left(610).add();
-    sealed("PA12", "white", "#eceae4", window, 15).opened(3.5).left(985).add();
+    String white = sealed("PA12", "white", "#eceae4", window, 15).opened(3.5).left(985).add();
 
     open("TPU95A", "ink", "#23304a", window, 47).left(410).add();
     sealed("TPU95A", "lime", "#a3b73c", dryBox, 29).opened(27).left(830).add();
-    sealed("TPU95A", "cherry", "#8e2434", tiredBox, 31).opened(22).half().left(335).add();
+    String cherry =
+        sealed("TPU95A", "cherry", "#8e2434", tiredBox, 31).opened(22).half().left(335).add();
 
     open("PC", "clear", "#d7e3e8", back, 39).left(560).moved(tightBox, 0.8).add();
     sealed("PC", "smoke", "#6d7278", tightBox, 26).opened(25).half().left(470).add();
@@ -138,6 +153,15 @@ class DemoWorkshop implements ApplicationRunner {
         .left(310)
         .moved(window, 0.4)
         .add();
+    dryers.started(dryer, List.of(green, brick), 60, 7, daysAgo(1.0 / 24));
+    plan.job("lamp brackets", null, anthracite, 180, 6, daysAgo(-1.4));
+    plan.job("cable clips", null, white, 90, 4, daysAgo(-2.9));
+    plan.job("gaskets", null, cherry, 140, 8, daysAgo(-2.1));
+    plan.job("planter", null, orange, 420, 9, daysAgo(-2.6));
+    plan.job("sign letters", "PLA", null, 90, 3, daysAgo(-0.9));
+    plan.job("drawer fronts", null, slate, 310, 7, daysAgo(-2.2));
+    plan.job("duct, urgent", null, ivory, 200, 6, daysAgo(-0.12));
+    plan.planned();
   }
 
   private Story open(String material, String colour, String hex, long place, double daysAgo) {

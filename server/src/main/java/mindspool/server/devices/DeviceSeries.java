@@ -191,6 +191,31 @@ class DeviceSeries implements LiveReadings {
     return all;
   }
 
+  @Override
+  public List<LiveTemperature> temperatures(long placeId) {
+    List<LiveTemperature> all = new ArrayList<>();
+    Set<Long> here = new HashSet<>();
+    stays.findAllByOrderByFromSAscIdAsc().stream()
+        .filter(stay -> stay.placeId == placeId)
+        .forEach(stay -> here.add(stay.deviceId));
+    for (Long deviceId : here) {
+      List<Channel> of = channels.findByDeviceId(deviceId);
+      if (of.stream().anyMatch(channel -> channel.quantity == Quantity.HUMIDITY)) {
+        continue;
+      }
+      List<DeviceStay> where = stays.findByDeviceIdOrderByFromSAscIdAsc(deviceId);
+      for (Channel channel : of) {
+        if (channel.quantity == Quantity.TEMPERATURE) {
+          store.perMinute(channel.id, 0).stream()
+              .filter(kept -> placeAt(where, kept.timeMs() / 1000.0) == placeId)
+              .forEach(kept -> all.add(new LiveTemperature(kept.timeMs() / 1000, kept.value())));
+        }
+      }
+    }
+    all.sort(Comparator.comparingLong(LiveTemperature::timeS));
+    return all;
+  }
+
   private void addReadings(Device device, long placeId, List<LiveReading> all) {
     Long arrived = arrivedMs.get(device.id);
     if (arrived != null) {

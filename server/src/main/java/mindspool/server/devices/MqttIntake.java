@@ -11,6 +11,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
@@ -126,6 +127,14 @@ class MqttIntake implements SmartLifecycle {
               .formatted(settings.host(), broker.port(), cause.getMessage(), RECONNECT_WITHIN_S);
     }
     LOG.info("Not connected to the broker: {}", cause.getMessage());
+  }
+
+  /** Publishes once; done when the broker has acknowledged it. */
+  CompletableFuture<?> publish(String topic, byte[] payload) {
+    Mqtt5AsyncClient current = client;
+    return current == null
+        ? CompletableFuture.failedFuture(new IllegalStateException("not connected yet"))
+        : current.publishWith().topic(topic).qos(MqttQos.AT_LEAST_ONCE).payload(payload).send();
   }
 
   private void subscribe() {

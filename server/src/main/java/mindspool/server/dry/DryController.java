@@ -3,6 +3,7 @@ package mindspool.server.dry;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Clock;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import mindspool.core.InvalidValueException;
@@ -15,7 +16,6 @@ import mindspool.core.drying.DryingForecast;
 import mindspool.server.calc.ChargeAnswer;
 import mindspool.server.calc.DryerRequest;
 import mindspool.server.calc.DryingAnswer;
-import mindspool.server.climate.Climates;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -27,35 +27,54 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "dry")
 class DryController {
 
-  /** Mean of the last day: a cycle sees the room for hours, not for an instant. */
-  private static final double ROOM_MEAN_S = 86_400;
+  /** How much more humid the room is in which the answer is given once more, %. */
+  private static final double MORE_HUMID = 20;
 
+  private static final double MOST_HUMID = 95;
+
+  private final DryerBook book;
   private final Spools spools;
-  private final Climates climates;
   private final Clock clock;
 
-  DryController(Spools spools, Climates climates, Clock clock) {
+  DryController(DryerBook book, Spools spools, Clock clock) {
+    this.book = book;
     this.spools = spools;
-    this.climates = climates;
     this.clock = clock;
   }
 
   /**
    * A cycle to think through.
    *
+   * @param dryerId a dryer of the workshop, as it behaves; then only the setpoint of {@code dryer}
+   *     counts
+   * @param dryer a dryer described here
    * @param roomPlaceId place whose air the dryer takes, mean of the last day; or typed instead
    */
   record DryingForecastRequest(
+      Long dryerId,
       DryerRequest dryer,
       Long roomPlaceId,
       Double roomTemperatureC,
       Double roomRelativeHumidityPercent,
       Double targetPercent) {}
 
+  /** How the answer changes in a more humid room; hours null where it is never dry there. */
+  record HumidRoomView(double relativeHumidityPercent, double floorPercent, Double dryHours) {}
+
+  /**
+   * What would come of it.
+   *
+   * @param sureHours until it is dry to the core nine times in ten; null where never
+   * @param objection why the spool does not go into that dryer; null where it does
+   */
   record DryingForecastView(
       double roomTemperatureC,
       double roomRelativeHumidityPercent,
       boolean sealed,
+      String objection,
+      Double sureHours,
+      ChargeAnswer.WeighingAdvice nextWeighing,
+      HumidRoomView humidRoom,
       DryingAnswer forecast) {}
 
   @PostMapping("/api/spools/{code}/drying-forecast")
@@ -63,84 +82,141 @@ class DryController {
   DryingForecastView forecast(
       @PathVariable String code, @RequestBody DryingForecastRequest request) {
     CurrentSpool spool = spools.current(code);
-    DryerRequest dryer =
-        Require.present("dryer", request.dryer, "an object with setpointC, ratedMaxC");
-    Dryer described = dryer.toDryer();
+    Dryer dryer = dryer(request.dryerId, request.dryer);
+    OptionalDouble setpoint = setpoint(request.dryer);
     MoistAir room =
         room(request.roomPlaceId, request.roomTemperatureC, request.roomRelativeHumidityPercent);
-    DryingForecast forecast =
-        DryingForecast.of(
-            spool.material(),
-            spool.state(),
-            spool.reelKind(),
-            described,
-            room,
-            optional(dryer.setpointC()),
-            optional(request.targetPercent));
+    OptionalDouble target = optional(request.targetPercent);
+    DryingForecast forecast = forecast(spool, dryer, room, setpoint, target);
+    ChargeAnswer alone =
+        ChargeAnswer.of(
+            ChargeForecast.of(
+                new Charge(List.of(load(spools, spool, target))), dryer, room, setpoint));
+    boolean offered = forecast.ceiling().refusal().isEmpty();
+    MoistAir humid =
+        new MoistAir(
+            room.temperatureC(), Math.min(MOST_HUMID, room.relativeHumidityPercent() + MORE_HUMID));
+    DryingForecast there = forecast(spool, dryer, humid, setpoint, target);
     return new DryingForecastView(
         room.temperatureC(),
         room.relativeHumidityPercent(),
         spool.sealed(),
+        objection(request.dryerId, spool),
+        offered ? alone.sureLastHours() : null,
+        offered ? alone.spools().get(0).nextWeighing() : null,
+        new HumidRoomView(
+            humid.relativeHumidityPercent(),
+            there.floorPercent(),
+            there.hours().all().isPresent() ? there.hours().all().getAsDouble() : null),
         DryingAnswer.of(forecast));
   }
 
-  /**
-   * Spools to dry together.
-   *
-   * @param codes of the spools, in the order in which they are shown
-   */
+  private static DryingForecast forecast(
+      CurrentSpool spool,
+      Dryer dryer,
+      MoistAir room,
+      OptionalDouble setpoint,
+      OptionalDouble target) {
+    return DryingForecast.of(
+        spool.material(), spool.state(), spool.reelKind(), dryer, room, setpoint, target);
+  }
+
+  /** Spools to dry together; {@code codes} in the order in which they are shown. */
   record ChargeForecastRequest(
       List<String> codes,
+      Long dryerId,
       DryerRequest dryer,
       Long roomPlaceId,
       Double roomTemperatureC,
       Double roomRelativeHumidityPercent) {}
 
-  /** {@code sealed}: codes of spools that are still in their bags. */
+  /**
+   * What would come of it.
+   *
+   * @param sealed codes of spools that are still in their bags
+   * @param objections why spools do not go into that dryer
+   */
   record ChargeForecastView(
       double roomTemperatureC,
       double roomRelativeHumidityPercent,
       List<String> sealed,
+      List<String> objections,
       ChargeAnswer forecast) {}
 
   @PostMapping("/api/charge-forecast")
   @Operation(summary = "What a cycle would do to several spools together, from their present state")
   ChargeForecastView charge(@RequestBody ChargeForecastRequest request) {
-    DryerRequest dryer =
-        Require.present("dryer", request.dryer, "an object with setpointC, ratedMaxC");
+    Dryer dryer = dryer(request.dryerId, request.dryer);
     MoistAir room =
         room(request.roomPlaceId, request.roomTemperatureC, request.roomRelativeHumidityPercent);
-    List<String> codes = Require.present("codes", request.codes, "codes of spools in stock");
-    if (codes.stream().distinct().count() < codes.size()) {
-      throw new InvalidValueException(
-          "codes", codes, "each spool once", "Take the second of the same out.");
-    }
-    List<CurrentSpool> charged = codes.stream().map(spools::current).toList();
-    List<Charge.Load> loads =
-        charged.stream()
-            .map(
-                spool ->
-                    new Charge.Load(
-                        spool.code(),
-                        spool.material(),
-                        spool.state(),
-                        spool.reelKind(),
-                        spool.material().dryTargetPercent(),
-                        spools.waterSpread(spool.code())))
-            .toList();
+    List<CurrentSpool> charged = charged(request.codes);
+    List<Charge.Load> loads = charged.stream().map(spool -> load(spools, spool)).toList();
     return new ChargeForecastView(
         room.temperatureC(),
         room.relativeHumidityPercent(),
         charged.stream().filter(CurrentSpool::sealed).map(CurrentSpool::code).toList(),
+        objections(request.dryerId, charged),
         ChargeAnswer.of(
-            ChargeForecast.of(
-                new Charge(loads), dryer.toDryer(), room, optional(dryer.setpointC()))));
+            ChargeForecast.of(new Charge(loads), dryer, room, setpoint(request.dryer))));
+  }
+
+  private List<CurrentSpool> charged(List<String> asked) {
+    List<String> codes = Require.present("codes", asked, "codes of spools in stock");
+    if (codes.stream().distinct().count() < codes.size()) {
+      throw new InvalidValueException(
+          "codes", codes, "each spool once", "Take the second of the same out.");
+    }
+    return codes.stream().map(spools::current).toList();
+  }
+
+  private List<String> objections(Long dryerId, List<CurrentSpool> charged) {
+    List<String> lines = new ArrayList<>();
+    if (dryerId == null) {
+      return lines;
+    }
+    int slots = book.fit(dryerId).slots();
+    if (charged.size() > slots) {
+      lines.add(
+          "%s has %d slots, these are %d spools."
+              .formatted(book.place(dryerId).name(), slots, charged.size()));
+    }
+    charged.forEach(spool -> book.objection(dryerId, spool).ifPresent(lines::add));
+    return lines;
+  }
+
+  private String objection(Long dryerId, CurrentSpool spool) {
+    return dryerId == null ? null : book.objection(dryerId, spool).orElse(null);
+  }
+
+  /** A spool to dry to its material's target. */
+  static Charge.Load load(Spools spools, CurrentSpool spool) {
+    return load(spools, spool, OptionalDouble.empty());
+  }
+
+  private static Charge.Load load(Spools spools, CurrentSpool spool, OptionalDouble target) {
+    return new Charge.Load(
+        spool.code(),
+        spool.material(),
+        spool.state(),
+        spool.reelKind(),
+        target.orElse(spool.material().dryTargetPercent()),
+        spools.belief(spool.code()),
+        spool.scaleStepG());
+  }
+
+  private Dryer dryer(Long dryerId, DryerRequest described) {
+    return dryerId != null
+        ? book.dryer(dryerId)
+        : Require.present("dryer", described, "an object with setpointC, ratedMaxC").toDryer();
+  }
+
+  private static OptionalDouble setpoint(DryerRequest dryer) {
+    return dryer == null ? OptionalDouble.empty() : optional(dryer.setpointC());
   }
 
   private MoistAir room(Long placeId, Double temperatureC, Double relativeHumidityPercent) {
     if (placeId != null) {
-      double now = clock.instant().getEpochSecond();
-      return climates.climate(placeId).series().mean(now - ROOM_MEAN_S, now);
+      return book.meanAir(placeId, clock.instant().getEpochSecond());
     }
     return new MoistAir(
         Require.present("roomTemperatureC", temperatureC, "-40 to 150 °C"),

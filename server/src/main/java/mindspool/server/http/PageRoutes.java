@@ -19,7 +19,12 @@ class PageRoutes {
     "/place/{id}",
     "/places",
     "/devices",
-    "/lots"
+    "/lots",
+    "/cycle/{id}",
+    "/dryer/{id}",
+    "/plan",
+    "/today",
+    "/wall"
   })
   String page() {
     return "forward:/index.html";

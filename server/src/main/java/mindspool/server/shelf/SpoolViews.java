@@ -3,6 +3,7 @@ package mindspool.server.shelf;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.ColdReel;
@@ -212,10 +213,27 @@ final class SpoolViews {
       boolean scaleTooCoarse,
       double floorPercent) {}
 
-  private static ProofView proof(SpoolRecord spool, Material material, Climates climates) {
+  private static ProofView proofView(SpoolRecord spool, Material material, Climates climates) {
+    return proof(spool, material, climates)
+        .map(
+            proof ->
+                new ProofView(
+                    proof.verdict(),
+                    proof.removedG(),
+                    proof.removedSdG(),
+                    spool.lastRow().size(),
+                    proof.stepG(),
+                    proof.stepNeededG(),
+                    proof.isScaleTooCoarse(),
+                    proof.floorPercent()))
+        .orElse(null);
+  }
+
+  /** What the last row of weighings proves, in the air that it lay in between the last two. */
+  static Optional<DryingProof> proof(SpoolRecord spool, Material material, Climates climates) {
     List<Weighed> row = spool.lastRow();
     if (row.size() < 2) {
-      return null;
+      return Optional.empty();
     }
     double from = row.get(row.size() - 2).atS();
     double to = row.get(row.size() - 1).atS();
@@ -223,23 +241,11 @@ final class SpoolViews {
     double humidity =
         climates.climate(place).series().mean(from, to).relativeHumidityPercent() / 100;
     return DryingProof.of(
-            row,
-            material,
-            spool.remaining().massG().typical(),
-            humidity,
-            spool.material().dryTargetPercent())
-        .map(
-            proof ->
-                new ProofView(
-                    proof.verdict(),
-                    proof.removedG(),
-                    proof.removedSdG(),
-                    row.size(),
-                    proof.stepG(),
-                    proof.stepNeededG(),
-                    proof.isScaleTooCoarse(),
-                    proof.floorPercent()))
-        .orElse(null);
+        row,
+        material,
+        spool.remaining().massG().typical(),
+        humidity,
+        spool.material().dryTargetPercent());
   }
 
   private static BandView band(ProfileBand band) {
@@ -341,7 +347,7 @@ final class SpoolViews {
         facts.stream().map(SpoolViews::fact).toList(),
         band(estimate.band().get()),
         learned(estimate),
-        proof(spool, estimate.material(), climates),
+        proofView(spool, estimate.material(), climates),
         new BasisView(
             stored.arrival,
             stored.startHumidityPercent,

@@ -3,6 +3,11 @@ package mindspool.server.shelf;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
+import mindspool.core.drying.Belief;
+import mindspool.core.drying.DryingProof;
+import mindspool.core.learning.CalibratedBand;
+import mindspool.core.learning.Weighed;
 import mindspool.core.material.Material;
 import mindspool.core.moisture.MoistureProfile;
 import mindspool.core.moisture.ProfileBand;
@@ -21,6 +26,8 @@ import org.springframework.stereotype.Service;
 /** The stock, for other stations. */
 @Service
 public class Spools {
+
+  private static final double USUAL_STEP_G = 1;
 
   private final SpoolRecords records;
   private final SpoolEstimates estimates;
@@ -51,11 +58,88 @@ public class Spools {
    * @param state water by depth; a copy that may be changed
    */
   public record CurrentSpool(
-      String code, Material material, ReelKind reelKind, boolean sealed, SpoolState state) {}
+      String code,
+      Material material,
+      ReelKind reelKind,
+      double reelDiameterMm,
+      double reelWidthMm,
+      boolean sealed,
+      long placeId,
+      double netG,
+      double scaleStepG,
+      SpoolState state) {}
 
-  /** How sure the water of a spool is: its standard deviation as a share of it. */
-  public double waterSpread(String code) {
+  /** How well a spool is known: by its own weighings, else as any lot of its material. */
+  public Belief belief(String code) {
     SpoolEstimate estimate = estimates.of(records.byCode(code));
+    return estimate.band().get() instanceof CalibratedBand learned
+        ? Belief.learned(estimate.learned().calibration().members(), learned.profiles())
+        : Belief.anyLot(waterSpread(estimate));
+  }
+
+  /** Codes of all spools in stock. */
+  public List<String> codes() {
+    return records.all().stream()
+        .filter(spool -> !spool.isEmpty())
+        .map(spool -> spool.spool().code)
+        .toList();
+  }
+
+  /**
+   * Moisture of the wettest stretch in the next grams, where the spool lies now, %.
+   *
+   * @param atS from now to two weeks ahead
+   */
+  public double wettestAhead(String code, double grams, double atS) {
+    SpoolEstimate estimate = estimates.of(records.byCode(code));
+    double share = grams / (1000 * estimate.state().winding().dryMassKg());
+    return estimate.profileAt(atS).wettestPercentInNext(share);
+  }
+
+  /** Codes of the spools in a place. */
+  public List<String> codesIn(long placeId) {
+    long now = clock.instant().getEpochSecond();
+    return records.all().stream()
+        .filter(spool -> !spool.isEmpty() && spool.placeAt(now) == placeId)
+        .map(spool -> spool.spool().code)
+        .toList();
+  }
+
+  /** Puts a spool somewhere; returns the fact's number, by which it can be taken back. */
+  public long move(String code, long placeId, Instant at) {
+    return acts.move(code, new MoveRequest(placeId, at, null), SpoolFact.Origin.HAND).factId();
+  }
+
+  /** Takes a fact back. */
+  public void takeBack(long factId) {
+    acts.setUndone(factId, true);
+  }
+
+  /** Moisture at a past time. */
+  public record PastMoisture(
+      long timeS, double outerPercent, double meanPercent, double corePercent) {}
+
+  /** How a spool's moisture went since a time. */
+  public List<PastMoisture> past(String code, long fromS) {
+    return estimates.of(records.byCode(code)).past().stream()
+        .filter(point -> point.timeS() >= fromS)
+        .map(
+            point ->
+                new PastMoisture(
+                    Math.round(point.timeS()),
+                    point.outerPercent(),
+                    point.meanPercent(),
+                    point.corePercent()))
+        .toList();
+  }
+
+  /** What the last row of weighings proves of a spool's dryness; none where nothing compares. */
+  public Optional<DryingProof> proof(String code) {
+    SpoolRecord spool = records.byCode(code);
+    return SpoolViews.proof(spool, estimates.of(spool).material(), climates);
+  }
+
+  private static double waterSpread(SpoolEstimate estimate) {
     double mean = estimate.state().profile().meanPercent();
     double half = estimate.band().get().halfWidth(MoistureProfile::meanPercent);
     return mean <= 0 ? 0 : Math.min(1, half / ProfileBand.EIGHTY_PERCENT_SD / mean);
@@ -69,8 +153,21 @@ public class Spools {
         spool.spool().code,
         estimate.material(),
         spool.spool().reelKind,
+        2 * spool.spool().rimRadiusMm,
+        spool.spool().widthMm,
         spool.sealedAt(estimate.nowS()),
+        spool.placeAt(estimate.nowS()),
+        1000 * estimate.state().winding().dryMassKg(),
+        scaleStepG(spool),
         estimate.state().copy());
+  }
+
+  /** Step of the scale that it was weighed on last; a usual one where it never was. */
+  private static double scaleStepG(SpoolRecord spool) {
+    return spool.weighings().stream()
+        .reduce((before, after) -> after)
+        .map(Weighed::stepG)
+        .orElse(USUAL_STEP_G);
   }
 
   /** Whether there is no spool yet. */

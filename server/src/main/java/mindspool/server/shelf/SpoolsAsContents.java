@@ -3,7 +3,6 @@ package mindspool.server.shelf;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
-import mindspool.core.stock.ReelKind;
 import mindspool.core.stock.Winding;
 import mindspool.core.storage.Isotherm;
 import mindspool.core.storage.StorageReplay.MassFrom;
@@ -49,7 +48,7 @@ class SpoolsAsContents implements PlaceContents {
         spool.massesLeft().stream()
             .map(left -> new MassFrom(left.fromS(), left.netG(), lagH(spool, left.netG())))
             .toList(),
-        spool.spool().reelKind == ReelKind.CARDBOARD ? spool.spool().emptyReelG().typical() : 0,
+        spool.spool().reelKind.isCardboard() ? spool.spool().emptyReelG().typical() : 0,
         spool.spool().startHumidityPercent / 100,
         spool.stays().stream()
             .map(stay -> new OccupantStay(stay.fromS(), stay.placeId(), stay.sealed()))

@@ -1,0 +1,133 @@
+package mindspool.core.plan;
+
+import static mindspool.core.PhysicalConstants.GAS_CONSTANT;
+import static mindspool.core.PhysicalConstants.WATER_MOLAR_MASS;
+import static mindspool.core.PhysicalConstants.kelvin;
+
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.concurrent.ConcurrentHashMap;
+import mindspool.core.climate.MoistAir;
+import mindspool.core.climate.SaturationPressure;
+import mindspool.core.drying.Charge.Load;
+import mindspool.core.drying.DryTime;
+import mindspool.core.drying.Dryer;
+import mindspool.core.drying.DryingCeiling;
+
+/**
+ * How warm and how long spools dry in the dryers of a plan. Each pair of spool and dryer is
+ * followed once by the model, at its own best setpoint; a cooler charge takes longer as diffusion
+ * slows (Arrhenius) and as the floor comes closer to the target.
+ */
+final class DryTimes {
+
+  /** Exchanged air leaves half damp at best while several spools share it (judgement). */
+  private static final double CARRIED_HUMIDITY = 0.5;
+
+  private final MoistAir room;
+  private final Map<Key, Alone> alone = new ConcurrentHashMap<>();
+
+  private record Key(String code, long dryerId) {}
+
+  /**
+   * A spool alone in a dryer.
+   *
+   * @param ceilingC highest setpoint
+   * @param wantedC best setpoint
+   * @param hours at that; none where never
+   * @param refused whether it does not go in at all
+   */
+  record Alone(double ceilingC, double wantedC, OptionalDouble hours, boolean refused) {}
+
+  DryTimes(MoistAir room) {
+    this.room = room;
+  }
+
+  MoistAir room() {
+    return room;
+  }
+
+  /** Follows all pairs ahead, several at a time. */
+  void follow(List<PlanSpool> spools, List<PlanDryer> dryers) {
+    spools.parallelStream()
+        .forEach(spool -> dryers.stream().filter(d -> !d.outOfOrder()).forEach(d -> of(spool, d)));
+  }
+
+  Alone of(PlanSpool spool, PlanDryer dryer) {
+    return alone.computeIfAbsent(new Key(spool.code(), dryer.id()), key -> followed(spool, dryer));
+  }
+
+  private Alone followed(PlanSpool spool, PlanDryer dryer) {
+    Load load = spool.load();
+    Dryer of = dryer.dryer();
+    DryingCeiling ceiling =
+        DryingCeiling.of(load.material(), load.reel(), of, load.start().profile().meanPercent());
+    double wanted = Math.floor(ceiling.recommendedSetpointC(load.material(), of));
+    boolean refused =
+        ceiling.refusal().isPresent()
+            || dryer.fit().objection(spool.reelDiameterMm(), spool.reelWidthMm()).isPresent()
+            || wanted + of.biasC() <= room.temperatureC();
+    return new Alone(
+        ceiling.temperatureC(),
+        wanted,
+        refused ? OptionalDouble.empty() : DryTime.sureHours(load, of, room, wanted),
+        refused);
+  }
+
+  /** Hours at a setpoint not above the spool's own; infinite where it is never dry. */
+  double hours(PlanSpool spool, PlanDryer dryer, double setpointC) {
+    Alone own = of(spool, dryer);
+    if (own.hours.isEmpty()) {
+      return Double.POSITIVE_INFINITY;
+    }
+    double best = own.hours.getAsDouble();
+    if (setpointC >= own.wantedC) {
+      return best;
+    }
+    double bias = dryer.dryer().biasC();
+    double activation = spool.load().material().diffusion().activationEnergyJPerMol();
+    double slower =
+        Math.exp(
+            activation
+                / GAS_CONSTANT
+                * (1 / kelvin(setpointC + bias) - 1 / kelvin(own.wantedC + bias)));
+    return best * slower * approach(spool, dryer, setpointC) / approach(spool, dryer, own.wantedC);
+  }
+
+  /** How often the way to the floor is to be halved, so to say; infinite below the floor. */
+  private double approach(PlanSpool spool, PlanDryer dryer, double setpointC) {
+    Load load = spool.load();
+    double floor =
+        100
+            * load.material()
+                .sorption()
+                .moistureFraction(
+                    dryer.dryer().driestPercentAt(setpointC + dryer.dryer().biasC(), room) / 100);
+    double start = Math.max(load.start().profile().meanPercent(), 1.05 * load.targetPercent());
+    return floor >= load.targetPercent()
+        ? Double.POSITIVE_INFINITY
+        : Math.log((start - floor) / (load.targetPercent() - floor));
+  }
+
+  /** Water that a spool gives off until it is dry, kg. */
+  static double waterKg(PlanSpool spool) {
+    Load load = spool.load();
+    double percent = load.start().profile().meanPercent() - load.targetPercent();
+    return Math.max(0, percent) / 100 * load.start().winding().dryMassKg();
+  }
+
+  /** Hours that the exchanged air needs to carry so much water away; 0 where vented freely. */
+  double carryingHours(PlanDryer dryer, double setpointC, double waterKg) {
+    Dryer of = dryer.dryer();
+    if (of.airChangesPerHour().isEmpty()) {
+      return 0;
+    }
+    double airC = setpointC + of.biasC();
+    double most = CARRIED_HUMIDITY * SaturationPressure.atCelsius(airC);
+    double excessPa = most - of.inlet(room).vapourPressurePa();
+    double kgPerM3 = excessPa * WATER_MOLAR_MASS / (GAS_CONSTANT * kelvin(airC));
+    double m3PerHour = of.airChangesPerHour().getAsDouble() * of.volumeL() / 1000;
+    return excessPa <= 0 ? Double.POSITIVE_INFINITY : waterKg / (m3PerHour * kgPerM3);
+  }
+}

@@ -1,0 +1,218 @@
+package mindspool.core.plan;
+
+import ai.timefold.solver.core.api.solver.Solver;
+import ai.timefold.solver.core.api.solver.SolverFactory;
+import ai.timefold.solver.core.config.heuristic.selector.entity.EntitySelectorConfig;
+import ai.timefold.solver.core.config.heuristic.selector.move.composite.CartesianProductMoveSelectorConfig;
+import ai.timefold.solver.core.config.heuristic.selector.move.composite.UnionMoveSelectorConfig;
+import ai.timefold.solver.core.config.heuristic.selector.move.generic.ChangeMoveSelectorConfig;
+import ai.timefold.solver.core.config.heuristic.selector.move.generic.PillarChangeMoveSelectorConfig;
+import ai.timefold.solver.core.config.heuristic.selector.move.generic.SwapMoveSelectorConfig;
+import ai.timefold.solver.core.config.heuristic.selector.value.ValueSelectorConfig;
+import ai.timefold.solver.core.config.localsearch.LocalSearchPhaseConfig;
+import ai.timefold.solver.core.config.localsearch.LocalSearchType;
+import ai.timefold.solver.core.config.localsearch.decider.acceptor.LocalSearchAcceptorConfig;
+import ai.timefold.solver.core.config.localsearch.decider.forager.LocalSearchForagerConfig;
+import ai.timefold.solver.core.config.solver.EnvironmentMode;
+import ai.timefold.solver.core.config.solver.PreviewFeature;
+import ai.timefold.solver.core.config.solver.SolverConfig;
+import ai.timefold.solver.core.config.solver.termination.TerminationConfig;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
+
+/**
+ * Seeks a plan: begins with a greedy one, then lets Timefold's local search better it by the {@link
+ * PlanRules} until the time is over, nothing is gained any more, or somebody has seen enough.
+ */
+public final class DryingPlanner {
+
+  /** How much worse a plan may be at first on the way to a better one. */
+  private static final String LEAVING = "0hard/0medium/200soft";
+
+  private static final double GRID_H = 0.5;
+  private static final double COARSE_GRID_H = 1;
+
+  /** With more slots than this a start on the half hour costs more than it gains. */
+  private static final int MANY_SLOTS = 2500;
+
+  private final PlanProblem problem;
+  private final PlanContext context;
+  private final List<Slot> slots;
+
+  /** Follows every spool in every dryer once; that takes most of the time to a first plan. */
+  public DryingPlanner(PlanProblem problem) {
+    this.problem = problem;
+    this.context = new PlanContext(problem.hands(), new DryTimes(problem.room()));
+    context.times().follow(problem.spools(), problem.dryers());
+    List<Slot> fine = slots(GRID_H);
+    this.slots = fine.size() > MANY_SLOTS ? slots(COARSE_GRID_H) : fine;
+    refuseOverlappingPins();
+  }
+
+  /** Pins that cannot both be kept are a person's to sort out, not the solver's. */
+  private void refuseOverlappingPins() {
+    List<PlannedCharge> pinned =
+        GreedyPlan.chargesOf(greedy().jobs().stream().filter(PlannedJob::isPinned).toList());
+    for (PlannedCharge a : pinned) {
+      for (PlannedCharge b : pinned) {
+        if (a.startH() < b.startH() && a.overlapH(b) > 0) {
+          throw Pin.contradiction(
+              String.format(
+                  Locale.ROOT,
+                  "%s until %.1f h and %s from %.1f h in %s",
+                  a.jobs().get(0).job().name(),
+                  a.endH(),
+                  b.jobs().get(0).job().name(),
+                  b.startH(),
+                  a.dryer().name()),
+              "They overlap: give both the same start, or take one pin off.");
+        }
+      }
+    }
+  }
+
+  /** Hours at which each dryer may be loaded: when somebody is there and it is free. */
+  private List<Slot> slots(double gridH) {
+    List<Slot> all = new ArrayList<>();
+    all.add(Slot.NONE);
+    for (PlanDryer dryer : problem.dryers()) {
+      if (!dryer.outOfOrder()) {
+        for (Hands.Window window : problem.hands().windows()) {
+          double first = Math.max(Math.max(0, window.fromH()), dryer.freeFromH());
+          for (double hour = Math.ceil(first / gridH - 1e-9) * gridH + 0.0;
+              hour <= Math.min(window.toH(), problem.horizonH());
+              hour += gridH) {
+            all.add(new Slot(dryer, hour));
+          }
+        }
+      }
+    }
+    return all;
+  }
+
+  /** The first plan: one job after the other, none moved again. */
+  public DryingPlan first() {
+    return explained(greedy());
+  }
+
+  /**
+   * The best plan found.
+   *
+   * @param most how long to seek
+   * @param idle stop after so long without gain
+   * @param better told of each better plan
+   * @param cancelled asked now and then; the best so far is then the answer
+   */
+  public DryingPlan best(
+      Duration most, Duration idle, Consumer<DryingPlan> better, BooleanSupplier cancelled) {
+    PlanDraft begin = greedy();
+    better.accept(explained(begin));
+    if (begin.jobs().stream().allMatch(PlannedJob::isPinned)) {
+      return explained(begin);
+    }
+    Solver<PlanDraft> solver = SolverFactory.<PlanDraft>create(config(most, idle)).buildSolver();
+    solver.addEventListener(
+        event -> {
+          better.accept(explained(event.getNewBestSolution()));
+          if (cancelled.getAsBoolean()) {
+            solver.terminateEarly();
+          }
+        });
+    Thread watch = watching(solver, cancelled);
+    try {
+      return explained(solver.solve(begin));
+    } finally {
+      watch.interrupt();
+    }
+  }
+
+  private static Thread watching(Solver<PlanDraft> solver, BooleanSupplier cancelled) {
+    Thread watch =
+        new Thread(
+            () -> {
+              try {
+                while (!cancelled.getAsBoolean()) {
+                  Thread.sleep(100);
+                }
+                solver.terminateEarly();
+              } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+              }
+            },
+            "plan-watch");
+    watch.setDaemon(true);
+    watch.start();
+    return watch;
+  }
+
+  private static SolverConfig config(Duration most, Duration idle) {
+    return new SolverConfig()
+        .withSolutionClass(PlanDraft.class)
+        .withEntityClasses(PlannedJob.class)
+        .withConstraintProviderClass(PlanRules.class)
+        .withEnvironmentMode(EnvironmentMode.NO_ASSERT)
+        .withPreviewFeature(PreviewFeature.DIVERSIFIED_LATE_ACCEPTANCE)
+        .withRandomSeed(0L)
+        .withTerminationConfig(
+            new TerminationConfig().withSpentLimit(most).withUnimprovedSpentLimit(idle))
+        .withPhases(
+            search()
+                .withLocalSearchType(LocalSearchType.DIVERSIFIED_LATE_ACCEPTANCE)
+                .withTerminationConfig(
+                    new TerminationConfig()
+                        .withSpentLimit(most.multipliedBy(3).dividedBy(4))
+                        .withUnimprovedSpentLimit(idle.dividedBy(2))),
+            search()
+                .withAcceptorConfig(
+                    new LocalSearchAcceptorConfig()
+                        .withSimulatedAnnealingStartingTemperature(LEAVING))
+                .withForagerConfig(new LocalSearchForagerConfig().withAcceptedCountLimit(1)));
+  }
+
+  /**
+   * First a search that gets far soon, then one that leaves the best it stands on: where few plans
+   * are possible at all, the way to a better one leads over worse.
+   */
+  private static LocalSearchPhaseConfig search() {
+    return new LocalSearchPhaseConfig()
+        .withMoveSelectorConfig(
+            new UnionMoveSelectorConfig()
+                .withMoveSelectors(
+                    new ChangeMoveSelectorConfig().withValueSelectorConfig(on("slot")),
+                    anotherSpool(),
+                    anotherSpoolElsewhere(),
+                    new SwapMoveSelectorConfig().withVariableNameIncludes("slot"),
+                    new PillarChangeMoveSelectorConfig().withValueSelectorConfig(on("slot"))));
+  }
+
+  private static ChangeMoveSelectorConfig anotherSpool() {
+    return new ChangeMoveSelectorConfig()
+        .withValueSelectorConfig(on("spool"))
+        .withFilterClass(ServingSpools.class);
+  }
+
+  private static CartesianProductMoveSelectorConfig anotherSpoolElsewhere() {
+    return new CartesianProductMoveSelectorConfig(
+        List.of(
+            anotherSpool().withEntitySelectorConfig(new EntitySelectorConfig().withId("job")),
+            new ChangeMoveSelectorConfig()
+                .withEntitySelectorConfig(EntitySelectorConfig.newMimicSelectorConfig("job"))
+                .withValueSelectorConfig(on("slot"))));
+  }
+
+  private static ValueSelectorConfig on(String variable) {
+    return new ValueSelectorConfig(variable);
+  }
+
+  private PlanDraft greedy() {
+    return new GreedyPlan(problem, context, slots).draft();
+  }
+
+  private DryingPlan explained(PlanDraft draft) {
+    return new PlanReasons(problem, context, slots, draft).plan();
+  }
+}

@@ -1,0 +1,180 @@
+package mindspool.core.plan;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+
+/**
+ * A plan made one job after the other, the earliest first: as it is where a spool is dry enough,
+ * with others where a charge takes it, else alone and as late as leaves a margin.
+ */
+final class GreedyPlan {
+
+  private final PlanProblem problem;
+  private final PlanContext context;
+  private final List<Slot> slots;
+  private final List<PlannedJob> placed = new ArrayList<>();
+
+  GreedyPlan(PlanProblem problem, PlanContext context, List<Slot> slots) {
+    this.problem = problem;
+    this.context = context;
+    this.slots = slots;
+  }
+
+  PlanDraft draft() {
+    Map<Long, Pin> pins = new HashMap<>();
+    problem.pins().forEach(pin -> pins.put(pin.jobId(), pin));
+    List<PlanJob> inOrder = new ArrayList<>(problem.jobs());
+    inOrder.sort(Comparator.comparingDouble(PlanJob::startH).thenComparingLong(PlanJob::id));
+    for (PlanJob job : inOrder) {
+      Pin pin = pins.get(job.id());
+      if (pin != null) {
+        placed.add(entity(job).pinnedTo(spool(job, pin), slot(pin)));
+      }
+    }
+    for (PlanJob job : inOrder) {
+      if (!pins.containsKey(job.id())) {
+        placed.add(place(job));
+      }
+    }
+    // What people pinned, or a plan on another grid had, is possible too.
+    List<Slot> possible =
+        Stream.concat(slots.stream(), placed.stream().map(PlannedJob::slot)).distinct().toList();
+    return new PlanDraft(placed, possible, problem.spools());
+  }
+
+  private PlannedJob entity(PlanJob job) {
+    Pin before = problem.before().get(job.id());
+    return new PlannedJob(job, context, before == null ? null : slot(before));
+  }
+
+  private static PlanSpool spool(PlanJob job, Pin pin) {
+    return job.candidates().stream()
+        .filter(spool -> spool.code().equals(pin.code()))
+        .findFirst()
+        .orElse(job.candidates().get(0));
+  }
+
+  private Slot slot(Pin pin) {
+    return pin.dryerId() == null
+        ? Slot.NONE
+        : problem.dryers().stream()
+            .filter(dryer -> dryer.id() == pin.dryerId())
+            .findFirst()
+            .map(dryer -> new Slot(dryer, pin.startH()))
+            .orElse(Slot.NONE);
+  }
+
+  private PlannedJob place(PlanJob job) {
+    PlannedJob entity = entity(job);
+    Pin before = problem.before().get(job.id());
+    if (before != null && serves(job, spool(job, before), slot(before))) {
+      return entity.beginningWith(spool(job, before), slot(before));
+    }
+    for (PlanSpool spool : job.candidates()) {
+      if (job.isReadyAsIs(spool) && isFree(job, spool)) {
+        return entity.beginningWith(spool, Slot.NONE);
+      }
+    }
+    return withOthers(job, entity)
+        .or(() -> alone(job, entity))
+        .orElseGet(() -> entity.beginningWith(job.candidates().get(0), Slot.NONE));
+  }
+
+  private Optional<PlannedJob> withOthers(PlanJob job, PlannedJob entity) {
+    for (Slot slot :
+        placed.stream().filter(PlannedJob::isDried).map(PlannedJob::slot).distinct().toList()) {
+      for (PlanSpool spool : job.candidates()) {
+        if (serves(job, spool, slot)) {
+          return Optional.of(entity.beginningWith(spool, slot));
+        }
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** As late as leaves a margin, else as early as can be. */
+  private Optional<PlannedJob> alone(PlanJob job, PlannedJob entity) {
+    List<Slot> early =
+        slots.stream()
+            .filter(slot -> slot.isDrying() && slot.startH() < job.startH())
+            .sorted(Comparator.comparingDouble(Slot::startH))
+            .toList();
+    for (int i = early.size() - 1; i >= 0; i--) {
+      for (PlanSpool spool : job.candidates()) {
+        if (serves(job, spool, early.get(i))
+            && charge(job, spool, early.get(i)).endH() <= job.startH() - PlanRules.MARGIN_H) {
+          return Optional.of(entity.beginningWith(spool, early.get(i)));
+        }
+      }
+    }
+    for (Slot slot : early) {
+      for (PlanSpool spool : job.candidates()) {
+        if (serves(job, spool, slot)) {
+          return Optional.of(entity.beginningWith(spool, slot));
+        }
+      }
+    }
+    return Optional.empty();
+  }
+
+  private PlannedCharge charge(PlanJob job, PlanSpool spool, Slot slot) {
+    List<PlannedJob> jobs =
+        new ArrayList<>(placed.stream().filter(each -> slot.equals(each.slot())).toList());
+    jobs.add(new PlannedJob(job, context, null).beginningWith(spool, slot));
+    return PlannedCharge.of(slot, jobs);
+  }
+
+  /** Whether a job's spool may be dried there without spoiling what is placed already. */
+  private boolean serves(PlanJob job, PlanSpool spool, Slot slot) {
+    if (!isFree(job, spool)) {
+      return false;
+    }
+    if (!slot.isDrying()) {
+      return job.isReadyAsIs(spool);
+    }
+    PlannedCharge charge = charge(job, spool, slot);
+    if (charge.wrongs() > 0 || Served.of(charge).stream().anyMatch(Served::fails)) {
+      return false;
+    }
+    return charges().stream()
+        .filter(other -> !other.slot().equals(slot))
+        .noneMatch(charge::clashesWith);
+  }
+
+  private List<PlannedCharge> charges() {
+    return chargesOf(placed);
+  }
+
+  static List<PlannedCharge> chargesOf(List<PlannedJob> jobs) {
+    Map<Slot, List<PlannedJob>> bySlot = new LinkedHashMap<>();
+    jobs.stream()
+        .filter(PlannedJob::isDried)
+        .forEach(job -> bySlot.computeIfAbsent(job.slot(), slot -> new ArrayList<>()).add(job));
+    List<PlannedCharge> charges = new ArrayList<>();
+    bySlot.forEach((slot, of) -> charges.add(PlannedCharge.of(slot, of)));
+    charges.sort(
+        Comparator.comparingDouble(PlannedCharge::startH)
+            .thenComparing(charge -> charge.dryer().id()));
+    return charges;
+  }
+
+  /** Enough left on it, and not printing for another job at the time. */
+  private boolean isFree(PlanJob job, PlanSpool spool) {
+    double taken = job.grams();
+    for (PlannedJob other : placed) {
+      if (spool.equals(other.spool())) {
+        taken += other.job().grams();
+        if (other.job().startH() < job.endH() && job.startH() < other.job().endH()) {
+          return false;
+        }
+      }
+    }
+    return taken <= spool.netG();
+  }
+}

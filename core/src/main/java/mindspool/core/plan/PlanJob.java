@@ -1,0 +1,86 @@
+package mindspool.core.plan;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.OptionalDouble;
+import mindspool.core.InvalidValueException;
+import mindspool.core.Require;
+
+/**
+ * A print that needs dry filament.
+ *
+ * @param grams filament that it takes
+ * @param startH when it starts: its spool must be dry by then
+ * @param hours how long it prints
+ * @param candidates spools that it may take
+ * @param readyAsIs for each candidate whether it stays below its print limit for the whole job
+ *     without being dried
+ * @param holdsH for each candidate how long it prints well in the holder once it is dried; none
+ *     where it holds two weeks
+ * @param holdsInDryBoxH the same in a dry box
+ * @param inDryBox whether the job prints out of a dry box
+ */
+public record PlanJob(
+    long id,
+    String name,
+    double grams,
+    double startH,
+    double hours,
+    List<PlanSpool> candidates,
+    Map<String, Boolean> readyAsIs,
+    Map<String, OptionalDouble> holdsH,
+    Map<String, OptionalDouble> holdsInDryBoxH,
+    boolean inDryBox) {
+
+  public PlanJob {
+    Require.within("grams", grams, 0.1, 20_000, "g");
+    Require.within("hours", hours, 0.05, 1000, "h");
+    if (startH < 0) {
+      throw new InvalidValueException(
+          "startAt",
+          String.format(Locale.ROOT, "%.1f h ago", -startH),
+          "a time to come",
+          "A job whose start has passed cannot be planned for; give a new one or take it out.");
+    }
+    candidates = List.copyOf(candidates);
+  }
+
+  public double endH() {
+    return startH + hours;
+  }
+
+  boolean isReadyAsIs(PlanSpool spool) {
+    return readyAsIs.getOrDefault(spool.code(), false);
+  }
+
+  /** Whether a dried spool prints well to the end of the job from its holder. */
+  public boolean holds(PlanSpool spool) {
+    return holdsAfter(spool, 0);
+  }
+
+  /** The same after other jobs printed from it for so many hours. */
+  boolean holdsAfter(PlanSpool spool, double printingHours) {
+    return isLong(inDryBox ? holdsInDryBoxH : holdsH, spool, printingHours);
+  }
+
+  /** Whether it would out of a dry box. */
+  boolean wouldHoldInDryBox(PlanSpool spool) {
+    return isLong(holdsInDryBoxH, spool, 0);
+  }
+
+  private boolean isLong(Map<String, OptionalDouble> held, PlanSpool spool, double printingHours) {
+    OptionalDouble hold = held.getOrDefault(spool.code(), OptionalDouble.empty());
+    return hold.isEmpty() || hold.getAsDouble() >= hours + printingHours;
+  }
+
+  @Override
+  public boolean equals(Object other) {
+    return other instanceof PlanJob that && that.id == id;
+  }
+
+  @Override
+  public int hashCode() {
+    return Long.hashCode(id);
+  }
+}

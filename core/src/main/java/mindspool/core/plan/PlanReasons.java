@@ -1,0 +1,267 @@
+package mindspool.core.plan;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import mindspool.core.drying.DryingCeiling;
+import mindspool.core.plan.DryingPlan.Placement;
+
+/** Turns a draft into a plan with its reasons and, where a job is not served, the ways out. */
+final class PlanReasons {
+
+  private static final int MOST_WAYS = 3;
+
+  private final PlanProblem problem;
+  private final PlanContext context;
+  private final List<Slot> slots;
+  private final PlanDraft draft;
+  private final List<PlannedCharge> charges;
+
+  PlanReasons(PlanProblem problem, PlanContext context, List<Slot> slots, PlanDraft draft) {
+    this.problem = problem;
+    this.context = context;
+    this.slots = slots;
+    this.draft = draft;
+    this.charges = GreedyPlan.chargesOf(draft.jobs());
+  }
+
+  DryingPlan plan() {
+    List<Placement> placements =
+        draft.jobs().stream()
+            .sorted(
+                Comparator.comparingDouble((PlannedJob job) -> job.job().startH())
+                    .thenComparingLong(PlannedJob::getId))
+            .map(this::placement)
+            .toList();
+    int unserved = (int) placements.stream().filter(each -> !each.served()).count();
+    return new DryingPlan(charges, placements, unserved, costPoints());
+  }
+
+  private long costPoints() {
+    long points = 0;
+    for (PlannedCharge charge : charges) {
+      points +=
+          Math.round(PlanRules.PER_KWH * charge.energyKWh())
+              + PlanRules.PER_CHARGE
+              + Math.round(PlanRules.PER_HOT_HOUR * charge.hotHours());
+      points += Served.of(charge).stream().mapToLong(Served::points).sum();
+    }
+    return points + PlanRules.PER_MOVE * draft.jobs().stream().filter(PlannedJob::isMoved).count();
+  }
+
+  private Placement placement(PlannedJob planned) {
+    PlannedCharge charge =
+        charges.stream().filter(each -> each.jobs().contains(planned)).findFirst().orElse(null);
+    boolean served =
+        charge == null
+            ? planned.job().isReadyAsIs(planned.spool()) || isDriedForAnother(planned)
+            : charge.wrongs() == 0 && !new Served(planned, charge).fails();
+    return new Placement(
+        planned.job(),
+        planned.spool(),
+        charge,
+        planned.isPinned(),
+        served,
+        served ? why(planned, charge) : whyNot(planned, charge),
+        served ? List.of() : waysOut(planned));
+  }
+
+  private boolean isDriedForAnother(PlannedJob planned) {
+    return charges.stream().anyMatch(charge -> PlanRules.isStillDry(charge, planned));
+  }
+
+  private String why(PlannedJob planned, PlannedCharge charge) {
+    if (charge == null) {
+      return planned.job().isReadyAsIs(planned.spool())
+          ? say("%s is dry enough as it is, to the end of the job.", planned.spool().code())
+          : say("%s was dried for an earlier job and holds to the end.", planned.spool().code());
+    }
+    StringBuilder words = new StringBuilder();
+    words.append(
+        say(
+            "Dry to the core after %s at %.0f °C, nine times in ten",
+            hours(charge.neededHours()), charge.setpointC()));
+    if (charge.hotHours() > charge.neededHours() + 0.3) {
+      words.append(say("; it runs %s, until somebody is there", hours(charge.hotHours())));
+    }
+    words.append(say("; out %s before the job.", hours(new Served(planned, charge).marginH())));
+    if (charge.spools().size() > 1) {
+      words.append(together(charge));
+    }
+    return words.toString();
+  }
+
+  /** Who goes with whom, and who holds them down. */
+  private String together(PlannedCharge charge) {
+    PlanSpool lowest =
+        charge.spools().stream()
+            .min(
+                Comparator.comparingDouble(
+                    spool -> context.times().of(spool, charge.dryer()).ceilingC()))
+            .orElseThrow();
+    return say(
+        " %d spools in one charge save heat and hands; %s allows no more than %.0f °C.",
+        charge.spools().size(),
+        lowest.code(),
+        context.times().of(lowest, charge.dryer()).ceilingC());
+  }
+
+  private String whyNot(PlannedJob planned, PlannedCharge charge) {
+    PlanJob job = planned.job();
+    if (charge != null && charge.wrongs() > 0) {
+      return say(
+          "Where it is pinned it cannot be dried: %s.",
+          charge.neededHours() > PlannedCharge.LONGEST_H
+              ? "it would never be dry there"
+              : "reel, slots, ceiling, a busy dryer or missing hands forbid it");
+    }
+    if (job.candidates().stream().noneMatch(job::holds)) {
+      return say(
+          "Dried or not, it is too wet again before the %s are over%s.",
+          hours(job.hours()), job.inDryBox() ? "" : " in an open holder");
+    }
+    List<PlanDryer> able =
+        problem.dryers().stream()
+            .filter(
+                dryer ->
+                    !dryer.outOfOrder()
+                        && job.candidates().stream()
+                            .anyMatch(s -> context.times().of(s, dryer).hours().isPresent()))
+            .toList();
+    if (able.isEmpty()) {
+      return noDryer(job);
+    }
+    double best = Double.POSITIVE_INFINITY;
+    for (PlanDryer dryer : able) {
+      for (PlanSpool spool : job.candidates()) {
+        best = Math.min(best, context.times().of(spool, dryer).hours().orElse(best));
+      }
+    }
+    return best > job.startH()
+        ? say("Drying takes %s at least, and it starts in %s.", hours(best), hours(job.startH()))
+        : say(
+            "Dryers, slots and hands do not leave the %s that drying takes before it starts in"
+                + " %s.",
+            hours(best), hours(job.startH()));
+  }
+
+  private String noDryer(PlanJob job) {
+    PlanSpool spool = job.candidates().get(0);
+    return problem.dryers().stream()
+        .filter(dryer -> !dryer.outOfOrder())
+        .map(
+            dryer ->
+                dryer
+                    .fit()
+                    .objection(spool.reelDiameterMm(), spool.reelWidthMm())
+                    .map(why -> "in " + dryer.name() + " " + why)
+                    .or(
+                        () ->
+                            DryingCeiling.of(
+                                    spool.load().material(),
+                                    spool.load().reel(),
+                                    dryer.dryer(),
+                                    spool.load().start().profile().meanPercent())
+                                .refusal())
+                    .orElse(dryer.name() + " never gets it dry: its air is too damp for that"))
+        .collect(Collectors.joining("; ", "No dryer can dry it: ", ""));
+  }
+
+  /** The cheapest first: nothing but another holder, another spool, a later start, more hands. */
+  private List<String> waysOut(PlannedJob planned) {
+    PlanJob job = planned.job();
+    List<String> ways = new ArrayList<>();
+    if (!job.inDryBox()
+        && job.candidates().stream().noneMatch(job::holds)
+        && job.candidates().stream().anyMatch(job::wouldHoldInDryBox)) {
+      ways.add("Print it out of a dry box.");
+    }
+    job.candidates().stream()
+        .filter(spool -> !spool.equals(planned.spool()) && job.isReadyAsIs(spool))
+        .findFirst()
+        .ifPresent(spool -> ways.add("Take " + spool.code() + ", which is dry enough as it is."));
+    Earliest earliest = earliest(planned);
+    if (earliest != null && earliest.endH > job.startH()) {
+      ways.add(
+          say(
+              "Start it %s later: %s can be out of %s by then.",
+              hours(earliest.endH - job.startH()),
+              earliest.spool.code(),
+              earliest.slot.dryer().name()));
+    }
+    double atOnce = soonestWithHands(job);
+    boolean holds = job.candidates().stream().anyMatch(job::holds);
+    if (holds && atOnce <= job.startH() && (earliest == null || atOnce < earliest.endH - 0.4)) {
+      ways.add("With somebody there at the right hours it could be done in time.");
+    }
+    problem.dryers().stream()
+        .filter(PlanDryer::outOfOrder)
+        .findFirst()
+        .ifPresent(dryer -> ways.add("Repair " + dryer.name() + "."));
+    if (ways.isEmpty()) {
+      ways.add("Take another spool or material, or a dryer that is hotter or has drier air.");
+    }
+    return ways.stream().limit(MOST_WAYS).toList();
+  }
+
+  private record Earliest(PlanSpool spool, Slot slot, double endH) {}
+
+  /** When it could be dry at the earliest beside all other charges; null for never. */
+  private Earliest earliest(PlannedJob planned) {
+    Earliest best = null;
+    List<PlannedCharge> others =
+        charges.stream().filter(charge -> !charge.jobs().equals(List.of(planned))).toList();
+    for (Slot slot : slots) {
+      for (PlanSpool spool : planned.job().candidates()) {
+        if (!slot.isDrying() || !planned.job().holds(spool)) {
+          continue;
+        }
+        PlannedCharge alone =
+            PlannedCharge.of(
+                slot,
+                List.of(new PlannedJob(planned.job(), context, null).beginningWith(spool, slot)));
+        boolean free = others.stream().noneMatch(alone::clashesWith);
+        if (alone.wrongs() == 0 && free && (best == null || alone.endH() < best.endH)) {
+          best = new Earliest(spool, slot, alone.endH());
+        }
+      }
+    }
+    return best;
+  }
+
+  private double soonestWithHands(PlanJob job) {
+    double soonest = Double.POSITIVE_INFINITY;
+    for (PlanDryer dryer : problem.dryers()) {
+      if (dryer.outOfOrder()) {
+        continue;
+      }
+      double free =
+          charges.stream()
+              .filter(charge -> charge.dryer().equals(dryer))
+              .mapToDouble(charge -> charge.startH())
+              .min()
+              .orElse(Double.POSITIVE_INFINITY);
+      for (PlanSpool spool : job.candidates()) {
+        double end =
+            dryer.freeFromH()
+                + context.times().of(spool, dryer).hours().orElse(Double.POSITIVE_INFINITY);
+        if (end <= free) {
+          soonest = Math.min(soonest, end);
+        }
+      }
+    }
+    return soonest;
+  }
+
+  private static String hours(double hours) {
+    return hours < 48
+        ? say("%.1f h", Math.max(0, hours)).replace(".0 h", " h")
+        : say("%.1f days", hours / 24);
+  }
+
+  private static String say(String format, Object... values) {
+    return String.format(Locale.ROOT, format, values);
+  }
+}

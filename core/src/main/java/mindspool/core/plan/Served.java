@@ -1,0 +1,27 @@
+package mindspool.core.plan;
+
+import java.util.List;
+
+/** A job with the charge that dries its spool for it. */
+record Served(PlannedJob job, PlannedCharge charge) {
+
+  static List<Served> of(PlannedCharge charge) {
+    return charge.jobs().stream().map(job -> new Served(job, charge)).toList();
+  }
+
+  /** Out too late, or wet again before the job is over. */
+  boolean fails() {
+    return marginH() < -1e-9 || !job.job().holds(job.spool());
+  }
+
+  /** Hours between taking out and starting to print. */
+  double marginH() {
+    return job.job().startH() - charge.endH();
+  }
+
+  /** What a margin that is too small costs. */
+  long points() {
+    double missing = Math.min(PlanRules.MARGIN_H, PlanRules.MARGIN_H - marginH());
+    return Math.round(PlanRules.PER_MISSING_MARGIN_HOUR * Math.max(0, missing));
+  }
+}

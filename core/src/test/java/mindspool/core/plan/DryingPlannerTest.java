@@ -1,0 +1,386 @@
+package mindspool.core.plan;
+
+import static mindspool.core.plan.Workshops.ROOM;
+import static mindspool.core.plan.Workshops.dryer;
+import static mindspool.core.plan.Workshops.job;
+import static mindspool.core.plan.Workshops.spool;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import mindspool.core.InvalidValueException;
+import mindspool.core.plan.DryingPlan.Placement;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class DryingPlannerTest {
+
+  private static DryingPlan best(PlanProblem problem, int seconds) {
+    return new DryingPlanner(problem)
+        .best(Duration.ofSeconds(seconds), Duration.ofSeconds(2), plan -> {}, () -> false);
+  }
+
+  private static PlanProblem problem(
+      List<PlanDryer> dryers, List<PlanJob> jobs, Hands hands, Pin... pins) {
+    return new PlanProblem(72, dryers, jobs, hands, ROOM, List.of(pins), Map.of());
+  }
+
+  private static Placement of(DryingPlan plan, long jobId) {
+    return plan.placements().stream()
+        .filter(each -> each.job().id() == jobId)
+        .findFirst()
+        .orElseThrow();
+  }
+
+  /** Whatever the solver says: nothing overlaps, fits, is in time and within hands. */
+  private static void isSound(DryingPlan plan, PlanProblem problem) {
+    for (PlannedCharge a : plan.charges()) {
+      assertThat(a.spools()).hasSizeLessThanOrEqualTo(a.dryer().fit().slots());
+      assertThat(a.endH() - a.startH()).isGreaterThanOrEqualTo(a.neededHours() - 1e-9);
+      assertThat(problem.hands().presentAt(a.startH())).isTrue();
+      assertThat(problem.hands().presentAt(a.endH())).isTrue();
+      assertThat(a.startH()).isGreaterThanOrEqualTo(a.dryer().freeFromH());
+      for (PlanSpool spool : a.spools()) {
+        double ceiling =
+            spool.load().material().dryingCeilingC()
+                - a.dryer().dryer().behaviour().hottestAboveSetC();
+        assertThat(a.setpointC())
+            .isLessThanOrEqualTo(Math.min(ceiling, a.dryer().dryer().ratedMaxC()));
+      }
+      for (PlannedCharge b : plan.charges()) {
+        if (a != b && a.dryer().equals(b.dryer())) {
+          assertThat(Math.min(a.endH(), b.endH()))
+              .isLessThanOrEqualTo(Math.max(a.startH(), b.startH()));
+        }
+      }
+    }
+    for (Placement each : plan.placements()) {
+      if (each.served() && each.charge() != null) {
+        assertThat(each.charge().endH()).isLessThanOrEqualTo(each.job().startH());
+      }
+      assertThat(each.why()).isNotBlank();
+    }
+  }
+
+  @Test
+  void aDrySpoolIsTakenAsItIs() {
+    PlanSpool dry = spool("D", "PETG", 0.5);
+    PlanSpool wet = spool("W", "PETG", 1.5);
+    DryingPlan plan =
+        best(
+            problem(
+                List.of(dryer(1, 75, 2, 0)), List.of(job(1, 30, 4, wet, dry)), Hands.always(72)),
+            2);
+    assertThat(of(plan, 1).spool()).isEqualTo(dry);
+    assertThat(plan.charges()).isEmpty();
+    assertThat(of(plan, 1).why()).contains("dry enough as it is");
+  }
+
+  @Test
+  void twoThatGoTogetherShareACharge() {
+    DryingPlan plan =
+        best(
+            problem(
+                List.of(dryer(1, 75, 2, 0), dryer(2, 75, 2, 0)),
+                List.of(
+                    job(1, 60, 4, spool("A", "PETG", 1.4)), job(2, 64, 4, spool("B", "PETG", 1.4))),
+                Hands.always(72)),
+            3);
+    assertThat(plan.charges()).hasSize(1);
+    assertThat(plan.unserved()).isZero();
+    assertThat(of(plan, 1).why()).contains("2 spools in one charge");
+  }
+
+  @Test
+  void whatCannotBeMetSaysWhyAndTheWayOut() {
+    PlanProblem tooSoon =
+        problem(
+            List.of(dryer(1, 110, 1, 0)),
+            List.of(job(1, 3, 4, spool("A", "PA12", 2))),
+            Hands.always(72));
+    Placement late = of(best(tooSoon, 2), 1);
+    assertThat(late.served()).isFalse();
+    assertThat(late.why()).contains("Drying takes").contains("starts in 3 h");
+    assertThat(late.waysOut()).anyMatch(way -> way.contains("later: A can be out of dryer 1"));
+
+    PlanJob tooLong = job(1, 40, 30, spool("A", "PETG", 1.4));
+    Placement open =
+        of(best(problem(List.of(dryer(1, 75, 1, 0)), List.of(tooLong), Hands.always(72)), 2), 1);
+    assertThat(open.why()).contains("too wet again").contains("open holder");
+    assertThat(open.waysOut()).contains("Print it out of a dry box.");
+
+    Placement cold =
+        of(
+            best(
+                problem(
+                    List.of(dryer(1, 50, 1, 0)),
+                    List.of(job(1, 40, 3, spool("A", "PC", 2))),
+                    Hands.always(72)),
+                2),
+            1);
+    assertThat(cold.why()).startsWith("No dryer can dry it").contains("no time is offered");
+  }
+
+  @Test
+  void pinsAreKeptAndContradictionsRefused() {
+    PlanSpool a = spool("A", "PETG", 1.4);
+    PlanSpool b = spool("B", "PETG", 1.4);
+    List<PlanJob> jobs = List.of(job(1, 60, 4, a), job(2, 64, 4, b));
+    List<PlanDryer> dryers = List.of(dryer(1, 75, 2, 0), dryer(2, 75, 2, 0));
+    DryingPlan plan = best(problem(dryers, jobs, Hands.always(72), new Pin(1, "A", 2L, 20)), 2);
+    assertThat(of(plan, 1).charge().dryer().id()).isEqualTo(2);
+    assertThat(of(plan, 1).charge().startH()).isEqualTo(20);
+    assertThat(of(plan, 1).pinned()).isTrue();
+    assertThatThrownBy(
+            () ->
+                problem(
+                    dryers,
+                    jobs,
+                    Hands.always(72),
+                    new Pin(1, "A", 2L, 20),
+                    new Pin(1, "A", 1L, 20)))
+        .isInstanceOf(InvalidValueException.class)
+        .hasMessageContaining("two pins for job 1");
+    assertThatThrownBy(() -> problem(dryers, jobs, Hands.always(72), new Pin(1, "B", 2L, 20)))
+        .hasMessageContaining("job 1 on B");
+    assertThatThrownBy(
+            () ->
+                new DryingPlanner(
+                    problem(
+                        List.of(dryer(1, 75, 1, 0)),
+                        jobs,
+                        Hands.always(72),
+                        new Pin(1, "A", 1L, 20),
+                        new Pin(2, "B", 1L, 21))))
+        .hasMessageContaining("job 1")
+        .hasMessageContaining("job 2")
+        .hasMessageContaining("overlap");
+  }
+
+  /** People do not pin on the solver's grid. */
+  @Test
+  void aPinOffTheGridIsKept() {
+    PlanSpool a = spool("A", "PETG", 1.4);
+    DryingPlan plan =
+        best(
+            problem(
+                List.of(dryer(1, 75, 2, 0)),
+                List.of(job(1, 60, 4, a), job(2, 64, 4, spool("B", "PETG", 1.4))),
+                Hands.always(72),
+                new Pin(1, "A", 1L, 20.37)),
+            2);
+    assertThat(of(plan, 1).charge().startH()).isEqualTo(20.37);
+    assertThat(plan.unserved()).isZero();
+  }
+
+  /** Nothing that still serves is thrown about when a job is added. */
+  @Test
+  void replanningLeavesWhatServesInPlace() {
+    PlanProblem problem = Workshops.seeded(5, 12, 3, 6, 4);
+    DryingPlan first = best(problem, 4);
+    Map<Long, Pin> before = new HashMap<>();
+    first
+        .placements()
+        .forEach(
+            each ->
+                before.put(
+                    each.job().id(),
+                    new Pin(
+                        each.job().id(),
+                        each.spool().code(),
+                        each.charge() == null ? null : each.charge().dryer().id(),
+                        each.charge() == null ? 0 : each.charge().startH())));
+    List<PlanJob> more = new ArrayList<>(problem.jobs());
+    more.add(job(99, 80, 3, spool("new", "PETG", 1.3)));
+    DryingPlan second =
+        best(
+            new PlanProblem(
+                problem.horizonH(),
+                problem.dryers(),
+                more,
+                problem.hands(),
+                ROOM,
+                List.of(),
+                before),
+            4);
+    long moved =
+        second.placements().stream()
+            .filter(each -> each.job().id() != 99)
+            .filter(
+                each -> {
+                  Pin old = before.get(each.job().id());
+                  Long dryer = each.charge() == null ? null : each.charge().dryer().id();
+                  double start = each.charge() == null ? 0 : each.charge().startH();
+                  return !java.util.Objects.equals(dryer, old.dryerId()) || start != old.startH();
+                })
+            .count();
+    assertThat(moved).isLessThanOrEqualTo(1);
+    assertThat(of(second, 99).served()).isTrue();
+  }
+
+  @ParameterizedTest
+  @ValueSource(longs = {1, 2, 3, 4})
+  void plansOfSeededWorkshopsAreSound(long seed) {
+    PlanProblem problem = Workshops.seeded(seed, 20, 3, 10, 5);
+    isSound(best(problem, 3), problem);
+  }
+
+  /** A plan and what it is worth, by its own reckoning. */
+  private record Worth(int unserved, long cost) implements Comparable<Worth> {
+    @Override
+    public int compareTo(Worth other) {
+      return unserved != other.unserved
+          ? Integer.compare(unserved, other.unserved)
+          : Long.compare(cost, other.cost);
+    }
+  }
+
+  /** Every way to give each job a spool and a slot, reckoned without the solver. */
+  private static Worth enumerated(PlanProblem problem, List<Slot> slots, PlanContext context) {
+    return tried(problem, slots, context, new ArrayList<>());
+  }
+
+  private static Worth tried(
+      PlanProblem problem, List<Slot> slots, PlanContext context, List<PlannedJob> placed) {
+    if (placed.size() == problem.jobs().size()) {
+      return worth(placed);
+    }
+    PlanJob job = problem.jobs().get(placed.size());
+    Worth best = new Worth(Integer.MAX_VALUE, Long.MAX_VALUE);
+    for (PlanSpool spool : job.candidates()) {
+      for (Slot slot : slots) {
+        placed.add(new PlannedJob(job, context, null).beginningWith(spool, slot));
+        Worth found = tried(problem, slots, context, placed);
+        placed.remove(placed.size() - 1);
+        best = found.compareTo(best) < 0 ? found : best;
+      }
+    }
+    return best;
+  }
+
+  private static Worth worth(List<PlannedJob> placed) {
+    List<PlannedCharge> charges = GreedyPlan.chargesOf(placed);
+    Worth impossible = new Worth(Integer.MAX_VALUE, Long.MAX_VALUE);
+    long cost = 0;
+    int unserved = 0;
+    for (PlannedCharge a : charges) {
+      for (PlannedCharge b : charges) {
+        boolean together =
+            Math.min(a.endH(), b.endH()) > Math.max(a.startH(), b.startH())
+                && (a.dryer().equals(b.dryer())
+                    || a.spools().stream().anyMatch(b.spools()::contains));
+        if (a != b && together) {
+          return impossible;
+        }
+      }
+      if (a.wrongs() > 0) {
+        return impossible;
+      }
+      cost += Math.round(100 * a.energyKWh()) + 150 + Math.round(4 * a.hotHours());
+    }
+    for (PlannedJob job : placed) {
+      if (job.isDried()) {
+        PlannedCharge charge =
+            charges.stream().filter(each -> each.jobs().contains(job)).findFirst().orElseThrow();
+        double margin = job.job().startH() - charge.endH();
+        unserved += margin < 0 || !job.job().holds(job.spool()) ? 1 : 0;
+        cost += Math.round(20 * Math.max(0, Math.min(4, 4 - margin)));
+      } else if (!job.job().isReadyAsIs(job.spool())) {
+        unserved++;
+      }
+      for (PlannedJob other : placed) {
+        boolean sameSpool = other != job && other.spool().equals(job.spool());
+        if (sameSpool
+            && other.job().startH() < job.job().endH()
+            && job.job().startH() < other.job().endH()) {
+          return impossible;
+        }
+      }
+    }
+    return new Worth(unserved, cost);
+  }
+
+  /** For small workshops the best plan is known by trying all; the solver must reach it. */
+  @ParameterizedTest
+  @ValueSource(ints = {0, 1, 2, 3, 4, 5})
+  void reachesTheOptimumKnownByEnumeration(int variant) {
+    String[] materials = {"PETG", "ABS", "PLA"};
+    List<PlanJob> jobs = new ArrayList<>();
+    for (int i = 0; i < 3; i++) {
+      String material = materials[(i * variant) % 3];
+      jobs.add(
+          job(
+              i + 1,
+              14 + 9 * ((i + variant) % 3),
+              2,
+              spool("A" + i, material, 1.3),
+              spool("B" + i, material, 1.1 + 0.1 * variant)));
+    }
+    Hands hands =
+        new Hands(
+            List.of(new Hands.Window(0, 1), new Hands.Window(9, 10), new Hands.Window(20, 21)));
+    PlanProblem problem =
+        problem(List.of(dryer(1, 75, 1 + variant % 2, 0), dryer(2, 110, 1, 2)), jobs, hands);
+    PlanContext context = new PlanContext(hands, new DryTimes(ROOM));
+    List<Slot> slots = new ArrayList<>(List.of(Slot.NONE));
+    for (PlanDryer dryer : problem.dryers()) {
+      for (double hour : new double[] {0, 0.5, 1, 9, 9.5, 10, 20, 20.5, 21}) {
+        if (hour >= dryer.freeFromH()) {
+          slots.add(new Slot(dryer, hour));
+        }
+      }
+    }
+    Worth optimum = enumerated(problem, slots, context);
+    DryingPlan plan = best(problem, 5);
+    assertThat(new Worth(plan.unserved(), plan.costPoints())).isEqualTo(optimum);
+  }
+
+  /** First come, first served, each alone, as people do without a plan. */
+  private static int servedFirstComeFirstServed(PlanProblem problem) {
+    DryTimes times = new DryTimes(ROOM);
+    Map<Long, Double> free = new HashMap<>();
+    problem.dryers().forEach(dryer -> free.put(dryer.id(), dryer.freeFromH()));
+    int served = 0;
+    List<PlanJob> inOrder = new ArrayList<>(problem.jobs());
+    inOrder.sort(Comparator.comparingLong(PlanJob::id));
+    for (PlanJob job : inOrder) {
+      PlanSpool spool = job.candidates().get(0);
+      if (job.isReadyAsIs(spool)) {
+        served++;
+        continue;
+      }
+      PlanDryer dryer =
+          problem.dryers().stream()
+              .filter(each -> times.of(spool, each).hours().isPresent())
+              .min(Comparator.comparingDouble(each -> free.get(each.id())))
+              .orElse(null);
+      if (dryer == null) {
+        continue;
+      }
+      double start = problem.hands().nextAt(free.get(dryer.id()));
+      double end = problem.hands().nextAt(start + times.of(spool, dryer).hours().getAsDouble());
+      free.put(dryer.id(), end);
+      served += end <= job.startH() && job.holds(spool) ? 1 : 0;
+    }
+    return served;
+  }
+
+  @Test
+  void thePlanServesMoreThanFirstComeFirstServed() {
+    int planned = 0;
+    int queued = 0;
+    for (long seed = 11; seed <= 16; seed++) {
+      PlanProblem problem = Workshops.seeded(seed, 24, 3, 14, 4);
+      DryingPlan plan = best(problem, 3);
+      planned += problem.jobs().size() - plan.unserved();
+      queued += servedFirstComeFirstServed(problem);
+    }
+    assertThat(planned).isGreaterThan(queued);
+  }
+}

@@ -1,0 +1,140 @@
+package mindspool.core.plan;
+
+import static mindspool.core.plan.Workshops.ROOM;
+import static mindspool.core.plan.Workshops.dryer;
+import static mindspool.core.plan.Workshops.job;
+import static mindspool.core.plan.Workshops.spool;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.stream.Stream;
+import mindspool.core.drying.Charge;
+import mindspool.core.drying.ChargeForecast;
+import mindspool.core.drying.Dryer;
+import mindspool.core.drying.DryerBehaviour;
+import mindspool.core.drying.DryerKind;
+import mindspool.core.drying.ReelFit;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Charges as a plan reckons them, held against the full forecast with shared air. */
+class PlannedChargeTest {
+
+  private static final Hands ALWAYS = Hands.always(500);
+
+  private static PlannedCharge charge(Hands hands, PlanDryer dryer, double start, PlanSpool... in) {
+    PlanContext context = new PlanContext(hands, new DryTimes(ROOM));
+    Slot slot = new Slot(dryer, start);
+    long[] id = {0};
+    return PlannedCharge.of(
+        slot,
+        Stream.of(in)
+            .map(
+                spool ->
+                    new PlannedJob(job(++id[0], 90, 2, spool), context, null)
+                        .beginningWith(spool, slot))
+            .toList());
+  }
+
+  private static PlanDryer tight(double airChanges) {
+    Dryer dryer =
+        new Dryer(
+            DryerKind.PURPOSE_MADE,
+            110,
+            new DryerBehaviour(0, 0, 0, 20, true),
+            OptionalDouble.of(airChanges),
+            20,
+            Optional.empty());
+    return new PlanDryer(
+        9, "tight", dryer, new ReelFit(4, Optional.empty(), Optional.empty()), 0, false);
+  }
+
+  @Test
+  void theMostDelicateSetsTheSetpointAndTheSlowestTheTime() {
+    PlanSpool petg = spool("P", "PETG", 1.3);
+    PlanSpool abs = spool("A", "ABS", 1.3);
+    PlanDryer dryer = dryer(1, 110, 2, 0);
+    PlannedCharge both = charge(ALWAYS, dryer, 0, petg, abs);
+    assertThat(both.setpointC()).isEqualTo(charge(ALWAYS, dryer, 0, petg).setpointC());
+    assertThat(both.neededHours())
+        .isGreaterThanOrEqualTo(charge(ALWAYS, dryer, 0, petg).neededHours());
+    assertThat(charge(ALWAYS, dryer, 0, abs).setpointC()).isGreaterThan(both.setpointC());
+    assertThat(both.wrongs()).isZero();
+  }
+
+  @ParameterizedTest
+  @CsvSource({"6", "20"})
+  void sharedAirIsNearTheFullForecast(double airChanges) {
+    PlanSpool a = spool("A", "PETG", 1.2);
+    PlanSpool b = spool("B", "PETG", 1.2);
+    PlannedCharge planned = charge(ALWAYS, tight(airChanges), 0, a, b);
+    double full =
+        ChargeForecast.of(
+                new Charge(List.of(a.load(), b.load())),
+                tight(airChanges).dryer(),
+                ROOM,
+                OptionalDouble.of(planned.setpointC()))
+            .sureLastHours()
+            .orElseThrow();
+    assertThat(planned.neededHours() / full).isBetween(0.75, 1.35);
+  }
+
+  @Test
+  void coolerTakesLongerAsDiffusionSlows() {
+    DryTimes times = new DryTimes(ROOM);
+    PlanSpool abs = spool("A", "ABS", 1.3);
+    PlanDryer dryer = dryer(1, 110, 2, 0);
+    double best = times.of(abs, dryer).wantedC();
+    double at = times.hours(abs, dryer, best);
+    assertThat(times.hours(abs, dryer, best + 5)).isEqualTo(at);
+    assertThat(times.hours(abs, dryer, best - 10)).isBetween(1.3 * at, 3 * at);
+    assertThat(times.hours(abs, dryer, best - 30)).isGreaterThan(3 * at);
+  }
+
+  @Test
+  void itEndsWhenSomebodyIsThere() {
+    Hands hands = new Hands(List.of(new Hands.Window(0, 2), new Hands.Window(40, 41)));
+    PlannedCharge charge = charge(hands, dryer(1, 110, 1, 0), 1, spool("A", "ABS", 1.3));
+    assertThat(charge.endH()).isEqualTo(40);
+    assertThat(charge.hotHours()).isCloseTo(39, within(1e-9));
+    assertThat(charge.wrongs()).isZero();
+    Hands gone = new Hands(List.of(new Hands.Window(0, 2)));
+    assertThat(charge(gone, dryer(1, 110, 1, 0), 1, spool("A", "ABS", 1.3)).wrongs()).isEqualTo(1);
+    assertThat(charge(hands, dryer(1, 110, 1, 0), 10, spool("A", "ABS", 1.3)).wrongs())
+        .isEqualTo(1);
+  }
+
+  @Test
+  void everythingThatCannotBeDoneIsCounted() {
+    PlanSpool a = spool("A", "ABS", 1.3);
+    PlanSpool b = spool("B", "ABS", 1.3);
+    assertThat(charge(ALWAYS, dryer(1, 110, 1, 0), 0, a, b).wrongs()).isEqualTo(1);
+    assertThat(charge(ALWAYS, dryer(1, 110, 1, 5), 2, a).wrongs()).isEqualTo(1);
+    // Polycarbonate in a dryer rated 50 °C is refused, and never dry.
+    assertThat(charge(ALWAYS, dryer(1, 50, 1, 0), 0, spool("C", "PC", 2)).wrongs()).isEqualTo(2);
+  }
+
+  @Test
+  void moreSpoolsTakeMoreEnergyButLessThanApart() {
+    PlanSpool a = spool("A", "ABS", 1.3);
+    PlanSpool b = spool("B", "ABS", 1.3);
+    PlanDryer dryer = dryer(1, 110, 2, 0);
+    double one = charge(ALWAYS, dryer, 0, a).energyKWh();
+    double two = charge(ALWAYS, dryer, 0, a, b).energyKWh();
+    assertThat(two).isGreaterThan(one).isLessThan(2 * one);
+  }
+
+  @Test
+  void overlapsAreOfOneDryerOnly() {
+    PlanSpool a = spool("A", "ABS", 1.3);
+    PlannedCharge early = charge(ALWAYS, dryer(1, 110, 1, 0), 0, a);
+    PlannedCharge later = charge(ALWAYS, dryer(1, 110, 1, 0), 1, a);
+    PlannedCharge elsewhere = charge(ALWAYS, dryer(2, 110, 1, 0), 1, a);
+    assertThat(early.overlapH(later)).isCloseTo(early.endH() - 1, within(1e-9));
+    assertThat(early.overlapH(elsewhere)).isZero();
+  }
+}

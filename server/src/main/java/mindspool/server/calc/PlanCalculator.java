@@ -1,0 +1,284 @@
+package mindspool.server.calc;
+
+import static mindspool.server.calc.Inputs.number;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.ExampleObject;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import mindspool.core.InvalidValueException;
+import mindspool.core.Require;
+import mindspool.core.climate.ClimateSeries;
+import mindspool.core.climate.MoistAir;
+import mindspool.core.drying.Belief;
+import mindspool.core.drying.Charge.Load;
+import mindspool.core.drying.DryHold;
+import mindspool.core.drying.ReelFit;
+import mindspool.core.material.Material;
+import mindspool.core.material.MaterialCatalogue;
+import mindspool.core.moisture.AirContact;
+import mindspool.core.moisture.SpoolMoistureModel;
+import mindspool.core.moisture.SpoolState;
+import mindspool.core.plan.DryingPlanner;
+import mindspool.core.plan.Hands;
+import mindspool.core.plan.PlanDryer;
+import mindspool.core.plan.PlanJob;
+import mindspool.core.plan.PlanProblem;
+import mindspool.core.plan.PlanSpool;
+import mindspool.core.stock.ReelKind;
+import mindspool.core.stock.Winding;
+import mindspool.server.calc.DryingCalculator.RoomRequest;
+import mindspool.server.calc.Inputs.WindingRequest;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@Tag(name = "calculators")
+class PlanCalculator {
+
+  private static final double USUAL_SECONDS = 3;
+  private static final double MOST_SECONDS = 30;
+  private static final double USUAL_SPREAD = 0.2;
+  private static final double HOLD_HORIZON_H = 14 * 24;
+  private static final double USUAL_REEL_MM = 200;
+  private static final double USUAL_WIDTH_MM = 60;
+
+  private final MaterialCatalogue catalogue;
+
+  PlanCalculator(MaterialCatalogue catalogue) {
+    this.catalogue = catalogue;
+  }
+
+  /** A dryer; {@code freeFromHour} when it may be loaded, 0 unless given. */
+  record PlanDryerRequest(
+      Long id,
+      String name,
+      DryerRequest dryer,
+      Integer slots,
+      Double maxReelDiameterMm,
+      Double maxReelWidthMm,
+      Double freeFromHour,
+      Boolean outOfOrder) {}
+
+  /** A spool as it is now. */
+  record PlanSpoolRequest(
+      String code,
+      String material,
+      Map<String, Double> materialOverrides,
+      Double filamentDiameterMm,
+      WindingRequest winding,
+      Double initialMoisturePercent,
+      Double startSpread,
+      String reel,
+      Double reelDiameterMm,
+      Double reelWidthMm) {}
+
+  /** A job; of a material, or of certain spools. */
+  record PlanJobRequest(
+      Long id,
+      String name,
+      String material,
+      List<String> codes,
+      Double grams,
+      Double startHour,
+      Double hours,
+      Boolean inDryBox) {}
+
+  record WindowRequest(Double fromHour, Double toHour) {}
+
+  record PlanRequest(
+      Double horizonHours,
+      RoomRequest room,
+      List<PlanDryerRequest> dryers,
+      List<PlanSpoolRequest> spools,
+      List<PlanJobRequest> jobs,
+      List<WindowRequest> hands,
+      Double seconds) {}
+
+  @PostMapping("/api/calc/drying-plan")
+  @Operation(
+      summary = "Which spool is dried when, where and with which others, and why",
+      description =
+          "Hours count from the plan's start. Without hands somebody is there at all times."
+              + " Dried spools are taken to be bagged until their job; in a dry box they hold.",
+      requestBody =
+          @io.swagger.v3.oas.annotations.parameters.RequestBody(
+              content =
+                  @Content(
+                      examples =
+                          @ExampleObject(
+                              """
+                              {"room": {"temperatureC": 22, "relativeHumidityPercent": 50},
+                               "dryers": [{"id": 1, "name": "bench", "slots": 2,
+                                           "dryer": {"ratedMaxC": 75, "airChangesPerHour": 12}}],
+                               "spools": [{"code": "A", "material": "PETG", "reel": "metal",
+                                           "winding": {"hubRadiusMm": 40, "outerRadiusMm": 100,
+                                                       "widthMm": 60, "netMassG": 1000},
+                                           "initialMoisturePercent": 0.25}],
+                               "jobs": [{"id": 1, "name": "brackets", "material": "PETG",
+                                         "grams": 120, "startHour": 30, "hours": 5}],
+                               "hands": [{"fromHour": 0, "toHour": 9},
+                                         {"fromHour": 24, "toHour": 33}]}
+                              """))))
+  PlanAnswer plan(@RequestBody PlanRequest request) {
+    MoistAir room =
+        Require.present(
+                "room", request.room, "an object with temperatureC, relativeHumidityPercent")
+            .toAir();
+    double horizon = request.horizonHours == null ? 7 * 24 : request.horizonHours;
+    double seconds =
+        Require.within(
+            "seconds",
+            request.seconds == null ? USUAL_SECONDS : request.seconds,
+            0.1,
+            MOST_SECONDS,
+            "s");
+    Map<String, PlanSpool> spools = new LinkedHashMap<>();
+    List<PlanSpoolRequest> asked = Require.present("spools", request.spools, "a list of spools");
+    for (int i = 0; i < asked.size(); i++) {
+      PlanSpoolRequest each = asked.get(i);
+      PlanSpool spool = Require.inside("spools[" + i + "]", () -> spool(each, room));
+      if (spools.put(spool.code(), spool) != null) {
+        throw new InvalidValueException(
+            "spools[" + i + "].code", spool.code(), "each code once", "Tell them apart.");
+      }
+    }
+    Map<String, OptionalDouble> holds = new HashMap<>();
+    spools.values().forEach(spool -> holds.put(spool.code(), hold(spool, room)));
+    List<PlanDryer> dryers = new ArrayList<>();
+    List<PlanDryerRequest> described =
+        Require.present("dryers", request.dryers, "a list of dryers");
+    for (int i = 0; i < described.size(); i++) {
+      PlanDryerRequest each = described.get(i);
+      long otherwise = i + 1;
+      dryers.add(Require.inside("dryers[" + i + "]", () -> dryer(each, otherwise)));
+    }
+    List<PlanJob> jobs = new ArrayList<>();
+    List<PlanJobRequest> wanted = Require.present("jobs", request.jobs, "a list of jobs");
+    for (int i = 0; i < wanted.size(); i++) {
+      PlanJobRequest each = wanted.get(i);
+      long otherwise = i + 1;
+      jobs.add(Require.inside("jobs[" + i + "]", () -> job(each, otherwise, spools, holds)));
+    }
+    PlanProblem problem =
+        new PlanProblem(
+            horizon, dryers, jobs, hands(request.hands, horizon), room, List.of(), Map.of());
+    Duration most = Duration.ofMillis(Math.round(1000 * seconds));
+    return PlanAnswer.of(new DryingPlanner(problem).best(most, most, plan -> {}, () -> false));
+  }
+
+  private PlanSpool spool(PlanSpoolRequest spool, MoistAir room) {
+    Material material = Inputs.material(catalogue, spool.material, spool.materialOverrides);
+    Winding winding = Inputs.present(spool.winding).toWinding(material, spool.filamentDiameterMm);
+    SpoolState start =
+        new SpoolMoistureModel(material)
+            .uniform(
+                winding,
+                number("initialMoisturePercent", spool.initialMoisturePercent),
+                room.temperatureC());
+    String code = Require.present("code", spool.code, "a name for the spool");
+    Load load =
+        new Load(
+            code,
+            material,
+            start,
+            spool.reel == null ? ReelKind.PLASTIC : ReelKind.ofId(spool.reel),
+            material.dryTargetPercent(),
+            Belief.anyLot(spool.startSpread == null ? USUAL_SPREAD : spool.startSpread));
+    return new PlanSpool(
+        code,
+        load,
+        1000 * winding.dryMassKg(),
+        spool.reelDiameterMm == null ? USUAL_REEL_MM : spool.reelDiameterMm,
+        spool.reelWidthMm == null ? USUAL_WIDTH_MM : spool.reelWidthMm);
+  }
+
+  /** How long it prints well in the open, once dried. */
+  private static OptionalDouble hold(PlanSpool spool, MoistAir room) {
+    Material material = spool.load().material();
+    SpoolState dried =
+        new SpoolMoistureModel(material)
+            .uniform(spool.load().start().winding(), material.dryTargetPercent(), 25);
+    return DryHold.hours(
+        material,
+        dried,
+        ClimateSeries.constant(room),
+        AirContact.STILL,
+        0,
+        material.printLimitPercent(),
+        HOLD_HORIZON_H);
+  }
+
+  private static PlanDryer dryer(PlanDryerRequest dryer, long otherwise) {
+    long id = dryer.id == null ? otherwise : dryer.id;
+    return new PlanDryer(
+        id,
+        dryer.name == null ? "dryer " + id : dryer.name,
+        Require.present("dryer", dryer.dryer, "an object with ratedMaxC").toDryer(),
+        new ReelFit(
+            dryer.slots == null ? 1 : dryer.slots,
+            Optional.ofNullable(dryer.maxReelDiameterMm),
+            Optional.ofNullable(dryer.maxReelWidthMm)),
+        dryer.freeFromHour == null ? 0 : dryer.freeFromHour,
+        Boolean.TRUE.equals(dryer.outOfOrder));
+  }
+
+  private static PlanJob job(
+      PlanJobRequest job,
+      long otherwise,
+      Map<String, PlanSpool> spools,
+      Map<String, OptionalDouble> holds) {
+    long id = job.id == null ? otherwise : job.id;
+    double grams = number("grams", job.grams);
+    List<PlanSpool> candidates =
+        job.codes != null
+            ? job.codes.stream().map(code -> known(code, spools)).toList()
+            : spools.values().stream()
+                .filter(spool -> spool.load().material().name().equalsIgnoreCase(job.material))
+                .filter(spool -> spool.netG() >= grams)
+                .toList();
+    Map<String, Boolean> ready = new HashMap<>();
+    for (PlanSpool spool : candidates) {
+      double wettest = spool.load().start().profile().meanPercent();
+      ready.put(spool.code(), wettest <= spool.load().material().printLimitPercent());
+    }
+    return new PlanJob(
+        id,
+        job.name == null ? "job " + id : job.name,
+        grams,
+        number("startHour", job.startHour),
+        number("hours", job.hours, 1),
+        candidates,
+        ready,
+        holds,
+        Map.of(),
+        Boolean.TRUE.equals(job.inDryBox));
+  }
+
+  private static PlanSpool known(String code, Map<String, PlanSpool> spools) {
+    return Require.present(
+        "codes", spools.get(code), "codes of the spools in this request: " + spools.keySet());
+  }
+
+  private static Hands hands(List<WindowRequest> windows, double horizon) {
+    if (windows == null) {
+      return Hands.always(horizon);
+    }
+    return new Hands(
+        windows.stream()
+            .map(
+                window ->
+                    new Hands.Window(
+                        number("fromHour", window.fromHour), number("toHour", window.toHour)))
+            .toList());
+  }
+}

@@ -1,0 +1,27 @@
+package mindspool.server.climate;
+
+import java.util.List;
+
+/** When dryers ran, told by whoever keeps their cycles. */
+public interface DryerRuns {
+
+  /** Runs of a dryer in order of time; empty where none was ever recorded. */
+  List<DryerRun> of(long placeId);
+
+  /**
+   * A span in which a dryer heats; epoch seconds.
+   *
+   * @param toS its end, in the future while it runs
+   * @param coolUntilS up to then it is kept at the lower temperature
+   * @param coolAirC true air temperature up to then
+   * @param airC and afterwards
+   * @param warmingTimeS time constant of its warm-up
+   */
+  record DryerRun(
+      double fromS,
+      double toS,
+      double coolUntilS,
+      double coolAirC,
+      double airC,
+      double warmingTimeS) {}
+}

@@ -1,0 +1,120 @@
+package mindspool.server.dry;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.OptionalDouble;
+import mindspool.core.climate.ClimateSeries;
+import mindspool.core.drying.DryHold;
+import mindspool.core.material.Material;
+import mindspool.core.moisture.SpoolMoistureModel;
+import mindspool.core.moisture.SpoolState;
+import mindspool.server.climate.Climates;
+import mindspool.server.climate.PlaceInfo;
+import mindspool.server.climate.PlaceKind;
+import mindspool.server.shelf.Spools;
+import mindspool.server.shelf.Spools.CurrentSpool;
+import org.springframework.stereotype.Service;
+
+/** Where a spool goes once it is dry, and how long it holds there. */
+@Service
+class AfterDrying {
+
+  /** How far ahead places are looked at. */
+  private static final double HORIZON_H = 14 * 24;
+
+  /** Half of the way from target to limit is what drying gained; then it is as good as lost. */
+  private static final double LOST_SHARE = 0.5;
+
+  private final Spools spools;
+  private final Climates climates;
+  private final Clock clock;
+
+  AfterDrying(Spools spools, Climates climates, Clock clock) {
+    this.spools = spools;
+    this.climates = climates;
+    this.clock = clock;
+  }
+
+  /**
+   * A place to put it.
+   *
+   * @param goodHours until half of what drying gained at the outside is lost; null where it holds
+   *     two weeks
+   * @param printableHours until the outer wraps pass the print limit; likewise
+   */
+  record Home(
+      long placeId,
+      String name,
+      PlaceKind kind,
+      boolean full,
+      Double goodHours,
+      Double printableHours) {}
+
+  /**
+   * What to do when it is dry.
+   *
+   * @param bagWithinHours in the air of the room that the dryer stands in; null where it does not
+   *     matter for two weeks
+   * @param printableHours until it passes the print limit there
+   * @param homes places, the longest holding first
+   */
+  record Advice(
+      String code, String room, Double bagWithinHours, Double printableHours, List<Home> homes) {}
+
+  Advice of(String code, long dryerPlaceId) {
+    CurrentSpool spool = spools.current(code);
+    Material material = spool.material();
+    double target = Math.min(material.dryTargetPercent(), spool.state().profile().meanPercent());
+    SpoolState dried =
+        new SpoolMoistureModel(material).uniform(spool.state().winding(), target, 30);
+    double lost =
+        target + LOST_SHARE * (material.printLimitPercent() - material.dryTargetPercent());
+    double now = clock.instant().getEpochSecond();
+    PlaceInfo dryer = climates.place(dryerPlaceId);
+    Long room = dryer.withinId();
+    List<Home> homes = new ArrayList<>();
+    for (PlaceInfo place : climates.places()) {
+      if (place.kind() == PlaceKind.DRYER || place.kind() == PlaceKind.ROOM) {
+        continue;
+      }
+      boolean full =
+          place.capacity() != null && spools.codesIn(place.id()).size() >= place.capacity();
+      homes.add(
+          new Home(
+              place.id(),
+              place.name(),
+              place.kind(),
+              full,
+              orNull(hold(material, dried, place, now, lost)),
+              orNull(hold(material, dried, place, now, material.printLimitPercent()))));
+    }
+    homes.sort(
+        Comparator.comparingDouble((Home home) -> -orLong(home.goodHours))
+            .thenComparingDouble(home -> -orLong(home.printableHours)));
+    PlaceInfo around = room == null ? null : climates.place(room);
+    return new Advice(
+        code,
+        around == null ? null : around.name(),
+        around == null ? null : orNull(hold(material, dried, around, now, lost)),
+        around == null
+            ? null
+            : orNull(hold(material, dried, around, now, material.printLimitPercent())),
+        homes);
+  }
+
+  private OptionalDouble hold(
+      Material material, SpoolState dried, PlaceInfo place, double nowS, double percent) {
+    ClimateSeries air = climates.outlook(place.id(), nowS, nowS + 3600 * HORIZON_H);
+    return DryHold.hours(material, dried, air, place.contact(), nowS, percent, HORIZON_H);
+  }
+
+  private static double orLong(Double hours) {
+    return hours == null ? 2 * HORIZON_H : hours;
+  }
+
+  private static Double orNull(OptionalDouble value) {
+    return value.isPresent() ? value.getAsDouble() : null;
+  }
+}

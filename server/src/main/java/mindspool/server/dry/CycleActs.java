@@ -1,0 +1,417 @@
+package mindspool.server.dry;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import mindspool.core.InvalidValueException;
+import mindspool.core.Require;
+import mindspool.core.drying.Dryer;
+import mindspool.core.drying.DryingCeiling;
+import mindspool.core.drying.DryingForecast;
+import mindspool.server.climate.Climates;
+import mindspool.server.http.NotFoundException;
+import mindspool.server.shelf.Spools;
+import mindspool.server.shelf.Spools.CurrentSpool;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+
+/** What is done with a cycle: start, pause, add and take out spools, set anew, stop, take back. */
+@Service
+class CycleActs {
+
+  private static final double SHORTEST_H = 0.25;
+
+  private final Cycles cycles;
+  private final DryStore.Cycles store;
+  private final DryStore.Facts facts;
+  private final DryerBook book;
+  private final Spools spools;
+  private final Climates climates;
+  private final Clock clock;
+
+  CycleActs(
+      Cycles cycles,
+      DryStore.Cycles store,
+      DryStore.Facts facts,
+      DryerBook book,
+      Spools spools,
+      Climates climates,
+      Clock clock) {
+    this.cycles = cycles;
+    this.store = store;
+    this.facts = facts;
+    this.book = book;
+    this.spools = spools;
+    this.climates = climates;
+    this.clock = clock;
+  }
+
+  /**
+   * A cycle to start.
+   *
+   * @param setpointC none for the recommended one
+   * @param at when it was started; now if missing
+   */
+  record StartRequest(
+      Long dryerId, List<String> codes, Double setpointC, Double hours, Instant at) {}
+
+  /** What somebody does with a cycle. */
+  enum Act {
+    PAUSE,
+    RESUME,
+    ADD,
+    REMOVE,
+    SETPOINT,
+    HOURS,
+    STOP,
+    WITHOUT_POWER,
+    RAN_ON
+  }
+
+  /**
+   * An act.
+   *
+   * @param code the spool, for {@code ADD} and {@code REMOVE}
+   * @param placeId where what comes out is put, for {@code REMOVE} and {@code STOP}
+   * @param value the new setpoint, °C, or hours in all
+   * @param at when; now if missing
+   * @param until end of a span without power
+   */
+  record ActRequest(Act act, String code, Long placeId, Double value, Instant at, Instant until) {}
+
+  private long now() {
+    return clock.instant().getEpochSecond();
+  }
+
+  @Transactional
+  public long start(StartRequest request) {
+    long place = Require.present("dryerId", request.dryerId, "the number of a dryer");
+    book.place(place);
+    refuseBusy(place);
+    List<String> codes = Require.present("codes", request.codes, "codes of spools in stock");
+    if (codes.isEmpty() || codes.stream().distinct().count() < codes.size()) {
+      throw new InvalidValueException(
+          "codes", codes, "at least one spool, each once", "Choose what goes in.");
+    }
+    long at = past("at", request.at, 0);
+    Dryer dryer = book.dryer(place);
+    List<CurrentSpool> charge = codes.stream().map(spools::current).toList();
+    int slots = book.fit(place).slots();
+    if (charge.size() > slots) {
+      throw new InvalidValueException(
+          "codes",
+          charge.size() + " spools",
+          "up to " + slots + ", the slots of " + book.place(place).name(),
+          "Take some out, or choose another dryer.");
+    }
+    charge.forEach(spool -> refuseUnfit(place, spool));
+    List<DryingCeiling> ceilings = charge.stream().map(spool -> ceiling(spool, dryer)).toList();
+    double setpoint =
+        request.setpointC == null ? recommended(charge, ceilings, dryer) : request.setpointC;
+    for (int i = 0; i < charge.size(); i++) {
+      refuseTooHot("setpointC", charge.get(i), ceilings.get(i), setpoint);
+    }
+    DryingCycle cycle = new DryingCycle();
+    cycle.placeId = place;
+    cycle.startedS = at;
+    cycle.hours = hours("hours", Require.present("hours", request.hours, "a time in hours"));
+    cycle.setpointC = Require.within("setpointC", setpoint, 20, dryer.ratedMaxC(), "°C");
+    cycle.startC = ceilings.stream().mapToDouble(DryingCeiling::startC).reduce(setpoint, Math::min);
+    cycle.biasK = dryer.biasC();
+    cycle.warmingS = dryer.behaviour().warmingTimeS();
+    cycle.recordedS = now();
+    store.save(cycle);
+    codes.forEach(code -> put(cycle, code, at));
+    tell(place, at);
+    return cycle.id;
+  }
+
+  private static double recommended(
+      List<CurrentSpool> charge, List<DryingCeiling> ceilings, Dryer dryer) {
+    List<Double> wanted = new ArrayList<>();
+    for (int i = 0; i < charge.size(); i++) {
+      wanted.add(ceilings.get(i).recommendedSetpointC(charge.get(i).material(), dryer));
+    }
+    return Math.floor(DryingCeiling.commonSetpointC(ceilings, wanted));
+  }
+
+  private static DryingCeiling ceiling(CurrentSpool spool, Dryer dryer) {
+    return DryingCeiling.of(
+        spool.material(), spool.reelKind(), dryer, spool.state().profile().meanPercent());
+  }
+
+  private void refuseBusy(long placeId) {
+    String name = book.place(placeId).name();
+    boolean broken = book.description(placeId).outOfOrder;
+    boolean busy = cycles.openIn(placeId).isPresent();
+    if (broken || busy) {
+      throw new InvalidValueException(
+          "dryerId",
+          name
+              + (broken ? ", out of order" : "")
+              + (busy ? ", with a cycle that nobody stopped" : ""),
+          "a dryer in order and free",
+          busy ? "Stop that cycle first, or choose another dryer." : "Choose another dryer.");
+    }
+  }
+
+  private void refuseUnfit(long placeId, CurrentSpool spool) {
+    if (spool.sealed()) {
+      throw new InvalidValueException(
+          "codes",
+          spool.code() + ", sealed in its bag",
+          "spools out of their bags",
+          "Never dry inside a bag: open it first.");
+    }
+    cycles
+        .openWith(spool.code())
+        .ifPresent(
+            other -> {
+              throw new InvalidValueException(
+                  "codes",
+                  spool.code() + ", in " + book.place(other.cycle().placeId).name(),
+                  "spools that are in no other cycle",
+                  "Take it out there first.");
+            });
+    book.objection(placeId, spool)
+        .ifPresent(
+            why -> {
+              throw new InvalidValueException(
+                  "codes",
+                  spool.code() + ": " + why,
+                  "reels that fit this dryer",
+                  "Choose another.");
+            });
+  }
+
+  private static void refuseTooHot(
+      String field, CurrentSpool spool, DryingCeiling ceiling, double setpointC) {
+    if (setpointC > ceiling.temperatureC() + 1e-9) {
+      throw new InvalidValueException(
+          field,
+          Require.plain(setpointC) + " °C",
+          String.format(Locale.ROOT, "up to %.1f °C for %s", ceiling.temperatureC(), spool.code()),
+          ceiling.limits().get(0).why() + ". " + String.join(" ", ceiling.raisedBy()));
+    }
+  }
+
+  private static double hours(String field, double hours) {
+    return Require.within(field, hours, SHORTEST_H, DryingForecast.LONGEST_HOURS, "h");
+  }
+
+  private long past(String field, Instant at, long notBeforeS) {
+    if (at == null) {
+      return now();
+    }
+    long time = at.getEpochSecond();
+    if (time > now() + 60 || time < notBeforeS) {
+      throw new InvalidValueException(
+          field,
+          at,
+          notBeforeS == 0
+              ? "a time up to now"
+              : "from " + Instant.ofEpochSecond(notBeforeS) + " to now",
+          "What is to come belongs into the plan.");
+    }
+    return Math.min(time, now());
+  }
+
+  private void put(DryingCycle cycle, String code, long atS) {
+    CycleFact fact = new CycleFact(cycle.id, CycleFact.Kind.ADDED, atS, now());
+    fact.code = code;
+    if (spools.current(code).placeId() != cycle.placeId) {
+      fact.spoolFactId = spools.move(code, cycle.placeId, whenMoved(atS));
+    }
+    facts.save(fact);
+  }
+
+  /** A move "now" is told without a time, so that two of them may follow at once. */
+  private Instant whenMoved(long atS) {
+    return now() - atS < 2 ? null : Instant.ofEpochSecond(atS);
+  }
+
+  @Transactional
+  public long act(long cycleId, ActRequest request) {
+    CycleCourse course = cycles.one(cycleId);
+    DryingCycle cycle = course.cycle();
+    Act act = Require.present("act", request.act, Arrays.toString(Act.values()));
+    if (!course.isOpen()) {
+      throw new InvalidValueException(
+          "act", act, "nothing more", "The cycle was stopped; take that back first.");
+    }
+    long at = past("at", request.at, lastFactS(course));
+    CycleFact fact =
+        switch (act) {
+          case PAUSE -> switched(course, CycleFact.Kind.PAUSED, at, false);
+          case RESUME -> switched(course, CycleFact.Kind.RESUMED, at, true);
+          case ADD -> added(course, request.code, at);
+          case REMOVE -> removed(course, request.code, request.placeId, at);
+          case SETPOINT -> set(course, request.value, at);
+          case HOURS -> lasting(course, request.value, at);
+          case STOP -> stopped(course, request.placeId, at);
+          case WITHOUT_POWER, RAN_ON -> span(course, act, request);
+        };
+    CycleFact saved = facts.save(fact);
+    tell(cycle.placeId, Math.min(at, saved.atS));
+    return saved.id;
+  }
+
+  private static long lastFactS(CycleCourse course) {
+    return course.facts().stream()
+        .filter(fact -> fact.kind != CycleFact.Kind.UNSEEN)
+        .mapToLong(fact -> fact.atS)
+        .max()
+        .orElse(course.cycle().startedS);
+  }
+
+  private CycleFact fact(CycleCourse course, CycleFact.Kind kind, long at) {
+    return new CycleFact(course.cycle().id, kind, at, now());
+  }
+
+  private CycleFact switched(CycleCourse course, CycleFact.Kind kind, long at, boolean paused) {
+    if (course.isPaused() != paused) {
+      throw new InvalidValueException(
+          "act",
+          kind,
+          paused ? "a paused cycle" : "a cycle that heats",
+          paused ? "It heats already." : "It is paused already.");
+    }
+    return fact(course, kind, at);
+  }
+
+  private CycleFact added(CycleCourse course, String code, long at) {
+    CurrentSpool spool = spools.current(Require.present("code", code, "the code of a spool"));
+    DryingCycle cycle = course.cycle();
+    int slots = book.fit(cycle.placeId).slots();
+    if (course.inside().size() >= slots) {
+      throw new InvalidValueException(
+          "code", code, "a free slot; all " + slots + " are taken", "Take one out first.");
+    }
+    refuseUnfit(cycle.placeId, spool);
+    refuseTooHot("code", spool, ceiling(spool, book.dryer(cycle.placeId)), course.setpointC());
+    CycleFact fact = fact(course, CycleFact.Kind.ADDED, at);
+    fact.code = code;
+    if (spool.placeId() != cycle.placeId) {
+      fact.spoolFactId = spools.move(code, cycle.placeId, whenMoved(at));
+    }
+    return fact;
+  }
+
+  private CycleFact removed(CycleCourse course, String code, Long placeId, long at) {
+    if (!course.inside().containsKey(code)) {
+      throw new InvalidValueException(
+          "code", code, course.inside().keySet().toString(), "Choose one that is inside.");
+    }
+    CycleFact fact = fact(course, CycleFact.Kind.REMOVED, at);
+    fact.code = code;
+    fact.spoolFactId =
+        spools.move(
+            code,
+            Require.present("placeId", placeId, "the number of the place where it is put"),
+            whenMoved(at));
+    return fact;
+  }
+
+  private CycleFact set(CycleCourse course, Double value, long at) {
+    double celsius = Require.present("value", value, "a temperature in °C");
+    Dryer dryer = book.dryer(course.cycle().placeId);
+    Require.within("value", celsius, 20, dryer.ratedMaxC(), "°C");
+    for (String code : course.inside().keySet()) {
+      CurrentSpool spool = spools.current(code);
+      refuseTooHot("value", spool, ceiling(spool, dryer), celsius);
+    }
+    CycleFact fact = fact(course, CycleFact.Kind.SETPOINT, at);
+    fact.amount = celsius;
+    return fact;
+  }
+
+  private CycleFact lasting(CycleCourse course, Double value, long at) {
+    CycleFact fact = fact(course, CycleFact.Kind.HOURS, at);
+    fact.amount = hours("value", Require.present("value", value, "hours in all"));
+    return fact;
+  }
+
+  /** Ends it; what is inside is put somewhere, or stays in the cold dryer. */
+  private CycleFact stopped(CycleCourse course, Long placeId, long at) {
+    if (placeId != null && placeId != course.cycle().placeId) {
+      for (String code : course.inside().keySet()) {
+        facts.save(removed(course, code, placeId, at));
+      }
+    }
+    return fact(course, CycleFact.Kind.STOPPED, at);
+  }
+
+  private CycleFact span(CycleCourse course, Act act, ActRequest request) {
+    long from =
+        past(
+            "at",
+            Require.present("at", request.at, "the beginning of the span"),
+            course.cycle().startedS);
+    long until =
+        past("until", Require.present("until", request.until, "the end of the span"), from + 1);
+    CycleFact fact =
+        fact(
+            course, act == Act.RAN_ON ? CycleFact.Kind.RAN_ON : CycleFact.Kind.WITHOUT_POWER, from);
+    fact.untilS = until;
+    return fact;
+  }
+
+  /** Takes back what was said of a cycle, moves with it. */
+  @Transactional
+  public void takeBack(long cycleId, long factId) {
+    CycleFact fact =
+        facts
+            .findById(factId)
+            .filter(each -> each.cycleId == cycleId && each.holds())
+            .orElseThrow(() -> new NotFoundException("fact with number " + factId));
+    List<CycleFact> together =
+        fact.kind == CycleFact.Kind.STOPPED
+            ? facts.findByCycleIdOrderByAtSAscIdAsc(cycleId).stream()
+                .filter(each -> each.holds() && each.recordedS == fact.recordedS)
+                .filter(each -> each == fact || each.kind == CycleFact.Kind.REMOVED)
+                .toList()
+            : List.of(fact);
+    together.forEach(this::undo);
+    tell(cycles.one(cycleId).cycle().placeId, fact.atS);
+  }
+
+  private void undo(CycleFact fact) {
+    fact.undoneS = now();
+    facts.save(fact);
+    if (fact.spoolFactId != null) {
+      spools.takeBack(fact.spoolFactId);
+    }
+  }
+
+  /** Takes a whole cycle back, as if it had never been started. */
+  @Transactional
+  public void takeBackAll(long cycleId) {
+    CycleCourse course = cycles.one(cycleId);
+    course.facts().stream()
+        .sorted(Comparator.comparing((CycleFact fact) -> fact.id).reversed())
+        .forEach(fact -> undo(facts.findById(fact.id).orElseThrow()));
+    DryingCycle cycle = store.findById(cycleId).orElseThrow();
+    cycle.undoneS = now();
+    store.save(cycle);
+    tell(cycle.placeId, cycle.startedS);
+  }
+
+  /** What hangs on the cycle follows once it is stored. */
+  private void tell(long placeId, long fromS) {
+    TransactionSynchronizationManager.registerSynchronization(
+        new TransactionSynchronization() {
+          @Override
+          public void afterCompletion(int status) {
+            cycles.changed();
+            climates.dryerSwitched(placeId, fromS);
+          }
+        });
+    cycles.changed();
+  }
+}

@@ -1,0 +1,121 @@
+package mindspool.server.dry;
+
+import java.util.ArrayList;
+import java.util.List;
+import mindspool.core.drying.DampStart;
+import mindspool.server.dry.CycleController.CycleView;
+import mindspool.server.dry.CycleController.SpoolInCycle;
+import mindspool.server.dry.CycleCourse.Stage;
+import mindspool.server.today.AgendaSource;
+import org.springframework.stereotype.Service;
+
+/** What running cycles want of hands. */
+@Service
+class CycleAgenda implements AgendaSource {
+
+  private final Cycles cycles;
+  private final CycleController views;
+  private final DryerBook book;
+
+  CycleAgenda(Cycles cycles, CycleController views, DryerBook book) {
+    this.cycles = cycles;
+    this.views = views;
+    this.book = book;
+  }
+
+  @Override
+  public List<Line> lines(long nowS, long untilS) {
+    List<Line> lines = new ArrayList<>();
+    for (CycleCourse course : cycles.open()) {
+      CycleView view = views.one(course.cycle().id);
+      addHeat(lines, course, nowS, untilS);
+      addWeighings(lines, view, nowS, untilS);
+      addEnd(lines, course, view, nowS, untilS);
+    }
+    return lines;
+  }
+
+  private void addHeat(List<Line> lines, CycleCourse course, long nowS, long untilS) {
+    DryingCycle cycle = course.cycle();
+    long at = cycle.startedS + Math.round(3600 * DampStart.HOURS);
+    boolean cooler = cycle.startC < course.setpointC() - 0.05;
+    if (cooler && at <= untilS && at > nowS - 3600) {
+      lines.add(
+          new Line(
+              "cycle-" + cycle.id + "-heat",
+              at,
+              Doer.HANDS,
+              "Set %s to %.0f °C".formatted(name(course), course.setpointC()),
+              "The damp outside is gone by then; until then it is kept at %.0f °C."
+                  .formatted(cycle.startC),
+              "It goes on, slower.",
+              link(course)));
+    }
+  }
+
+  private void addWeighings(List<Line> lines, CycleView view, long nowS, long untilS) {
+    for (SpoolInCycle spool : view.spools()) {
+      Long at = spool.nextWeighingS();
+      if (at != null && at <= untilS && at <= view.summary().plannedEndS()) {
+        lines.add(
+            new Line(
+                "cycle-%d-weigh-%s-%d".formatted(view.summary().id(), spool.code(), at / 10_800),
+                at,
+                Doer.HANDS,
+                "Weigh " + spool.code() + " in " + view.summary().dryer(),
+                "It tells most of when it is dry to the core.",
+                "It stays in as long as one that dries slowly would need.",
+                "/cycle/" + view.summary().id()));
+      }
+    }
+  }
+
+  private void addEnd(
+      List<Line> lines, CycleCourse course, CycleView view, long nowS, long untilS) {
+    Stage stage = course.stage(nowS);
+    long end = course.plannedEndS(nowS);
+    if (stage == Stage.PAUSED) {
+      lines.add(
+          new Line(
+              "cycle-" + course.cycle().id + "-paused",
+              nowS,
+              Doer.HANDS,
+              name(course) + " is paused: go on or stop",
+              "It does not heat, and what is inside takes up water.",
+              "What was dried is wet again within days.",
+              link(course)));
+    } else if (end <= untilS) {
+      lines.add(
+          new Line(
+              "cycle-" + course.cycle().id + "-end",
+              end,
+              Doer.HANDS,
+              "Take %s out of %s and bag them"
+                  .formatted(String.join(", ", course.inside().keySet()), name(course)),
+              stage == Stage.OVER
+                  ? "The cycle is over and they lie in the cooling dryer."
+                  : "The hours that were set are over then.",
+              "Open and cold they take up water again, the outer wraps first.",
+              link(course)));
+    }
+    if (view.summary().alarm() != null) {
+      lines.add(
+          new Line(
+              "cycle-" + course.cycle().id + "-hot",
+              nowS,
+              Doer.HANDS,
+              name(course) + " is too hot: switch it off",
+              view.summary().alarm(),
+              "Filament or reel softens, sticks or warps.",
+              link(course)));
+    }
+  }
+
+  private String name(CycleCourse course) {
+    return book.place(course.cycle().placeId).name();
+  }
+
+  private static String link(CycleCourse course) {
+    return "/cycle/" + course.cycle().id;
+  }
+}

@@ -1,0 +1,103 @@
+package mindspool.server.dry;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import mindspool.server.climate.DryerRuns;
+import mindspool.server.http.NotFoundException;
+import org.springframework.stereotype.Service;
+
+/** Cycles with what happened in them, kept in memory: whatever hangs on them asks often. */
+@Service
+class Cycles implements DryerRuns {
+
+  private final DryStore.Cycles cycles;
+  private final DryStore.Facts facts;
+  private final DryStore.Dryers dryers;
+  private final Clock clock;
+  private List<CycleCourse> known;
+
+  Cycles(DryStore.Cycles cycles, DryStore.Facts facts, DryStore.Dryers dryers, Clock clock) {
+    this.cycles = cycles;
+    this.facts = facts;
+    this.dryers = dryers;
+    this.clock = clock;
+  }
+
+  /** Something of a cycle or a dryer is another. */
+  synchronized void changed() {
+    known = null;
+  }
+
+  /** All that hold, by their start. */
+  synchronized List<CycleCourse> all() {
+    if (known == null) {
+      Map<Long, List<CycleFact>> byCycle = new HashMap<>();
+      for (CycleFact fact : facts.findAllByOrderByAtSAscIdAsc()) {
+        byCycle.computeIfAbsent(fact.cycleId, id -> new ArrayList<>()).add(fact);
+      }
+      Map<Long, Boolean> turnOff = new HashMap<>();
+      dryers.findAll().forEach(each -> turnOff.put(each.placeId, each.turnsItselfOff));
+      known =
+          cycles.findByUndoneSIsNullOrderByStartedSAscIdAsc().stream()
+              .map(
+                  cycle ->
+                      new CycleCourse(
+                          cycle,
+                          byCycle.getOrDefault(cycle.id, List.of()),
+                          turnOff.getOrDefault(cycle.placeId, true)))
+              .toList();
+    }
+    return known;
+  }
+
+  CycleCourse one(long id) {
+    return all().stream()
+        .filter(course -> course.cycle().id == id)
+        .findFirst()
+        .orElseThrow(() -> new NotFoundException("cycle with number " + id));
+  }
+
+  /** Those that nobody stopped yet. */
+  List<CycleCourse> open() {
+    return all().stream().filter(CycleCourse::isOpen).toList();
+  }
+
+  Optional<CycleCourse> openIn(long placeId) {
+    return open().stream().filter(course -> course.cycle().placeId == placeId).findFirst();
+  }
+
+  /** The open cycle that a spool is in. */
+  Optional<CycleCourse> openWith(String code) {
+    return open().stream().filter(course -> course.inside().containsKey(code)).findFirst();
+  }
+
+  /** Those that were stopped, the latest first. */
+  List<CycleCourse> stopped(int most) {
+    return all().stream()
+        .filter(course -> !course.isOpen())
+        .sorted(
+            Comparator.comparingLong((CycleCourse course) -> course.cycle().startedS).reversed())
+        .limit(most)
+        .toList();
+  }
+
+  @Override
+  public List<DryerRun> of(long placeId) {
+    long now = clock.instant().getEpochSecond();
+    return all().stream()
+        .filter(course -> course.cycle().placeId == placeId)
+        .flatMap(course -> course.runs(now).stream())
+        .toList();
+  }
+
+  /** Now, as the whole program tells it. */
+  Instant now() {
+    return clock.instant();
+  }
+}

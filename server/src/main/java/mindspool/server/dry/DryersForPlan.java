@@ -1,0 +1,49 @@
+package mindspool.server.dry;
+
+import java.util.List;
+import mindspool.core.climate.MoistAir;
+import mindspool.core.plan.PlanDryer;
+import mindspool.server.climate.PlaceInfo;
+import org.springframework.stereotype.Service;
+
+/** The dryers as a plan sees them, for other stations. */
+@Service
+public class DryersForPlan {
+
+  private final DryerBook book;
+  private final Cycles cycles;
+
+  DryersForPlan(DryerBook book, Cycles cycles) {
+    this.book = book;
+    this.cycles = cycles;
+  }
+
+  /** All dryers; what runs in them now ends first. */
+  public List<PlanDryer> all(long startS) {
+    return book.places().stream().map(place -> dryer(place, startS)).toList();
+  }
+
+  private PlanDryer dryer(PlaceInfo place, long startS) {
+    double free =
+        cycles
+            .openIn(place.id())
+            .map(course -> (course.plannedEndS(startS) - startS) / 3600.0)
+            .orElse(0.0);
+    return new PlanDryer(
+        place.id(),
+        place.name(),
+        book.dryer(place.id()),
+        book.fit(place.id()),
+        Math.max(0, free),
+        book.description(place.id()).outOfOrder);
+  }
+
+  /** Air that the dryers take in: of the room that the first stands in, mean of the last day. */
+  public MoistAir room(long nowS) {
+    return book.places().stream()
+        .filter(place -> place.withinId() != null)
+        .findFirst()
+        .map(place -> book.roomAir(place.id(), nowS))
+        .orElse(DryerBook.ASSUMED_ROOM);
+  }
+}

@@ -1,0 +1,97 @@
+package mindspool.server.plan;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import mindspool.server.climate.Climates;
+import mindspool.server.today.AgendaSource;
+import org.springframework.stereotype.Service;
+
+/** What the plan wants of hands and printers. */
+@Service
+class PlanAgenda implements AgendaSource {
+
+  private static final long STALE_S = 3600;
+
+  private final PlanStore.Jobs jobs;
+  private final PlanStore.Entries entries;
+  private final Climates climates;
+
+  PlanAgenda(PlanStore.Jobs jobs, PlanStore.Entries entries, Climates climates) {
+    this.jobs = jobs;
+    this.entries = entries;
+    this.climates = climates;
+  }
+
+  /** Spools that go into one dryer together. */
+  private record Loading(long dryerId, long startS) {}
+
+  @Override
+  public List<Line> lines(long nowS, long untilS) {
+    List<Line> lines = new ArrayList<>();
+    Map<Loading, List<PlanEntry>> loadings = new LinkedHashMap<>();
+    Map<Long, PrintJob> open = new LinkedHashMap<>();
+    jobs.findByUndoneSIsNullOrderByStartSAscIdAsc().stream()
+        .filter(PrintJob::isOpen)
+        .forEach(job -> open.put(job.id, job));
+    for (PlanEntry entry : entries.findAll()) {
+      PrintJob job = open.get(entry.jobId);
+      if (job == null) {
+        continue;
+      }
+      if (entry.dryerId != null && entry.startS <= untilS && entry.endS > nowS - STALE_S) {
+        loadings
+            .computeIfAbsent(new Loading(entry.dryerId, entry.startS), key -> new ArrayList<>())
+            .add(entry);
+      }
+      if (job.startS <= untilS && job.startS > nowS - STALE_S) {
+        lines.add(start(job, entry));
+      }
+    }
+    loadings.forEach((loading, of) -> lines.add(load(loading, of, open)));
+    return lines;
+  }
+
+  private static Line start(PrintJob job, PlanEntry entry) {
+    return new Line(
+        "job-" + job.id + "-start",
+        job.startS,
+        Doer.PRINTER,
+        String.format(
+            Locale.ROOT,
+            "Start %s with %s: %.0f g, %.1f h",
+            job.name,
+            entry.code,
+            job.grams,
+            job.hours),
+        entry.served
+            ? "Its filament is dry then. " + text(entry.why)
+            : "Its filament is NOT dry then. " + text(entry.why),
+        "The spool waits in its bag; later jobs move.",
+        "/plan");
+  }
+
+  private static String text(String why) {
+    return why == null ? "" : why;
+  }
+
+  private Line load(Loading loading, List<PlanEntry> of, Map<Long, PrintJob> open) {
+    String codes = String.join(", ", of.stream().map(entry -> entry.code).distinct().toList());
+    String names = String.join(", ", of.stream().map(entry -> open.get(entry.jobId).name).toList());
+    Double setpoint = of.get(0).setpointC;
+    return new Line(
+        "load-%d-%d".formatted(loading.dryerId, loading.startS),
+        loading.startS,
+        Doer.HANDS,
+        "Put %s into %s%s"
+            .formatted(
+                codes,
+                climates.place(loading.dryerId).name(),
+                setpoint == null ? "" : " at %.0f °C".formatted(setpoint)),
+        "For " + names + ".",
+        "Not dry in time: the job prints badly, or starts later.",
+        "/dry/" + codes.replace(", ", "+"));
+  }
+}

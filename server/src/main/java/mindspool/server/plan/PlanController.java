@@ -1,0 +1,361 @@
+package mindspool.server.plan;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import mindspool.core.InvalidValueException;
+import mindspool.core.Require;
+import mindspool.core.material.MaterialCatalogue;
+import mindspool.server.calc.PlanAnswer;
+import mindspool.server.dry.DryersForPlan;
+import mindspool.server.http.NotFoundException;
+import mindspool.server.shelf.Spools;
+import org.springframework.http.HttpStatus;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api")
+@Tag(name = "plan")
+class PlanController {
+
+  private static final double USUAL_SECONDS = 20;
+  private static final double MOST_SECONDS = 600;
+
+  private final PlanService service;
+  private final PlanStore.Jobs jobs;
+  private final PlanStore.Windows windows;
+  private final PlanStore.Entries entries;
+  private final DryersForPlan dryers;
+  private final Spools spools;
+  private final MaterialCatalogue catalogue;
+  private final Clock clock;
+
+  PlanController(
+      PlanService service,
+      PlanStore.Jobs jobs,
+      PlanStore.Windows windows,
+      PlanStore.Entries entries,
+      DryersForPlan dryers,
+      Spools spools,
+      MaterialCatalogue catalogue,
+      Clock clock) {
+    this.service = service;
+    this.jobs = jobs;
+    this.windows = windows;
+    this.entries = entries;
+    this.dryers = dryers;
+    this.spools = spools;
+    this.catalogue = catalogue;
+    this.clock = clock;
+  }
+
+  /** A job; of a material, or of a certain spool by its code. */
+  record JobRequest(
+      String name,
+      String material,
+      String code,
+      Double grams,
+      Instant startAt,
+      Double hours,
+      Boolean inDryBox) {}
+
+  record JobView(
+      long id,
+      String name,
+      String material,
+      String code,
+      double grams,
+      long startS,
+      double hours,
+      boolean inDryBox,
+      boolean past) {}
+
+  /** A span of a weekday, 1 Monday to 7 Sunday; minutes of the day. */
+  record WindowView(Integer weekday, Integer fromMin, Integer toMin) {}
+
+  /** Where somebody wants a job; {@code dryerId} null for not dried at all. */
+  record PinRequest(String code, Long dryerId, Instant startAt) {}
+
+  record PlanRunRequest(Double seconds) {}
+
+  /** A dryer as a lane; {@code freeFromS} when what runs in it now is over. */
+  record LaneView(long dryerId, String name, int slots, boolean outOfOrder, long freeFromS) {}
+
+  /** A span in which somebody is there. */
+  record PresenceView(long fromS, long toS) {}
+
+  /**
+   * The plan.
+   *
+   * @param startS its hour 0, epoch seconds
+   * @param seeking whether a better one is sought
+   * @param progress of that, 0..1
+   * @param problem why there is none; null where there is
+   * @param plan null before the first
+   */
+  record PlanView(
+      long startS,
+      boolean seeking,
+      double progress,
+      int improvements,
+      String problem,
+      PlanAnswer plan,
+      List<LaneView> lanes) {}
+
+  @GetMapping("/jobs")
+  @Operation(summary = "Jobs that are not done, by their start")
+  List<JobView> jobs() {
+    long now = now();
+    return jobs.findByUndoneSIsNullOrderByStartSAscIdAsc().stream()
+        .filter(PrintJob::isOpen)
+        .map(job -> view(job, now))
+        .toList();
+  }
+
+  private long now() {
+    return clock.instant().getEpochSecond();
+  }
+
+  private static JobView view(PrintJob job, long now) {
+    return new JobView(
+        job.id,
+        job.name,
+        job.material,
+        job.code,
+        job.grams,
+        job.startS,
+        job.hours,
+        job.inDryBox,
+        job.startS < now);
+  }
+
+  @PostMapping("/jobs")
+  @ResponseStatus(HttpStatus.CREATED)
+  @Operation(summary = "Adds a job")
+  JobView add(@RequestBody JobRequest request) {
+    PrintJob job = new PrintJob();
+    job.recordedS = now();
+    describe(job, request);
+    return view(jobs.save(job), now());
+  }
+
+  @PutMapping("/jobs/{id}")
+  @Operation(summary = "Changes a job")
+  JobView change(@PathVariable long id, @RequestBody JobRequest request) {
+    PrintJob job = job(id);
+    describe(job, request);
+    return view(jobs.save(job), now());
+  }
+
+  private PrintJob job(long id) {
+    return jobs.findById(id).orElseThrow(() -> new NotFoundException("job with number " + id));
+  }
+
+  private void describe(PrintJob job, JobRequest request) {
+    String name = request.name == null ? "" : request.name.strip();
+    if (name.isEmpty() || name.length() > 80) {
+      throw new InvalidValueException(
+          "name",
+          name.isEmpty() ? "missing" : name.length() + " characters",
+          "1 to 80 characters",
+          "Such as: lamp brackets.");
+    }
+    boolean ofSpool = request.code != null && !request.code.isBlank();
+    if (ofSpool) {
+      spools.current(request.code);
+    } else {
+      catalogue.named(Require.present("material", request.material, "a material or a spool"));
+    }
+    double grams =
+        Require.within(
+            "grams", Require.present("grams", request.grams, "a mass in g"), 0.1, 20_000, "g");
+    double hours =
+        Require.within(
+            "hours", Require.present("hours", request.hours, "a time in hours"), 0.05, 1000, "h");
+    Instant start = Require.present("startAt", request.startAt, "a time to come");
+    if (start.getEpochSecond() < now()) {
+      throw new InvalidValueException(
+          "startAt",
+          start,
+          "a time to come",
+          "A job whose start has passed cannot be planned for.");
+    }
+    job.name = name;
+    job.code = ofSpool ? request.code : null;
+    job.material = ofSpool ? null : request.material;
+    job.grams = grams;
+    job.hours = hours;
+    job.startS = start.getEpochSecond();
+    job.inDryBox = Boolean.TRUE.equals(request.inDryBox);
+  }
+
+  @PostMapping("/jobs/{id}/done")
+  @Operation(summary = "Says that a job is printed; it leaves the plan")
+  JobView done(@PathVariable long id) {
+    PrintJob job = job(id);
+    job.doneS = now();
+    return view(jobs.save(job), now());
+  }
+
+  @DeleteMapping("/jobs/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  @Operation(summary = "Takes a job back")
+  void remove(@PathVariable long id) {
+    PrintJob job = job(id);
+    job.undoneS = now();
+    jobs.save(job);
+  }
+
+  @PostMapping("/jobs/{id}/restore")
+  @Operation(summary = "Puts a job back that was taken back or done")
+  JobView restore(@PathVariable long id) {
+    PrintJob job = job(id);
+    job.undoneS = null;
+    job.doneS = null;
+    return view(jobs.save(job), now());
+  }
+
+  @GetMapping("/hands")
+  @Operation(summary = "When somebody is there, by weekday")
+  List<WindowView> hands() {
+    return service.week().stream()
+        .map(window -> new WindowView(window.weekday, window.fromMin, window.toMin))
+        .toList();
+  }
+
+  @PutMapping("/hands")
+  @Operation(summary = "Says when somebody is there; an empty list for every day from 8 to 22")
+  @Transactional
+  public List<WindowView> describeHands(@RequestBody List<WindowView> week) {
+    List<HandsWindow> all = new ArrayList<>();
+    for (int i = 0; i < week.size(); i++) {
+      WindowView each = week.get(i);
+      String field = "[" + i + "].";
+      int day =
+          (int)
+              Require.within(
+                  field + "weekday",
+                  Require.present(field + "weekday", each.weekday, "1 Monday to 7 Sunday"),
+                  1,
+                  7,
+                  "");
+      int from = minutes(field + "fromMin", each.fromMin);
+      int to = minutes(field + "toMin", each.toMin);
+      if (to <= from) {
+        throw new InvalidValueException(
+            field + "toMin", to, "later than " + from, "Swap them, or leave the day out.");
+      }
+      all.add(new HandsWindow(day, from, to));
+    }
+    windows.deleteAll();
+    windows.saveAll(all);
+    return hands();
+  }
+
+  private static int minutes(String field, Integer value) {
+    return (int)
+        Require.within(
+            field, Require.present(field, value, "minutes of the day"), 0, 24 * 60, "min");
+  }
+
+  @GetMapping("/plan")
+  @Operation(summary = "The plan that stands or is being sought, with its reasons")
+  PlanView plan() {
+    PlanService.Run run = service.run();
+    long now = now();
+    List<LaneView> lanes =
+        dryers.all(now).stream()
+            .map(
+                dryer ->
+                    new LaneView(
+                        dryer.id(),
+                        dryer.name(),
+                        dryer.fit().slots(),
+                        dryer.outOfOrder(),
+                        now + Math.round(3600 * dryer.freeFromH())))
+            .toList();
+    if (run == null) {
+      return new PlanView(now, false, 0, 0, null, null, lanes);
+    }
+    String problem = run.refused == null ? run.failed : run.refused.getMessage();
+    double passed = (clock.millis() - run.beganMs) / (1000 * run.seconds);
+    return new PlanView(
+        run.startS,
+        !run.over,
+        run.over ? 1 : Math.min(1, passed),
+        run.improvements,
+        problem,
+        run.best == null ? null : PlanAnswer.of(run.best),
+        lanes);
+  }
+
+  @PostMapping("/plan/runs")
+  @ResponseStatus(HttpStatus.ACCEPTED)
+  @Operation(summary = "Seeks a plan for the open jobs; GET /api/plan shows it growing")
+  PlanView seek(@RequestBody PlanRunRequest request) {
+    service.begin(
+        Require.within(
+            "seconds",
+            request.seconds == null ? USUAL_SECONDS : request.seconds,
+            1,
+            MOST_SECONDS,
+            "s"));
+    return plan();
+  }
+
+  @PostMapping("/plan/cancel")
+  @Operation(summary = "Ends the search; the best plan so far stands")
+  PlanView cancel() {
+    service.cancel();
+    return plan();
+  }
+
+  @PutMapping("/plan/pins/{jobId}")
+  @Operation(summary = "Decides where and when a job's spool is dried; seek again afterwards")
+  @Transactional
+  public void pin(@PathVariable long jobId, @RequestBody PinRequest request) {
+    PrintJob job = job(jobId);
+    PlanEntry entry = entries.findById(jobId).orElseGet(() -> new PlanEntry(jobId));
+    entry.code = Require.present("code", request.code, "the code of a spool");
+    spools.current(entry.code);
+    entry.dryerId = request.dryerId;
+    if (request.dryerId != null) {
+      long start = Require.present("startAt", request.startAt, "a time to come").getEpochSecond();
+      if (start < now() || start >= job.startS) {
+        throw new InvalidValueException(
+            "startAt",
+            request.startAt,
+            "a time to come, before the job starts",
+            "Pin it earlier, or move the job.");
+      }
+      entry.startS = start;
+    }
+    entry.pinned = true;
+    entries.save(entry);
+  }
+
+  @DeleteMapping("/plan/pins/{jobId}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  @Operation(summary = "Lets the plan decide again")
+  void unpin(@PathVariable long jobId) {
+    entries
+        .findById(jobId)
+        .ifPresent(
+            entry -> {
+              entry.pinned = false;
+              entries.save(entry);
+            });
+  }
+}

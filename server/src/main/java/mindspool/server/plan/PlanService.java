@@ -1,0 +1,356 @@
+package mindspool.server.plan;
+
+import java.time.Clock;
+import java.time.DayOfWeek;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import mindspool.core.InvalidValueException;
+import mindspool.core.climate.ClimateSeries;
+import mindspool.core.drying.Charge.Load;
+import mindspool.core.drying.DryHold;
+import mindspool.core.material.Material;
+import mindspool.core.moisture.AirContact;
+import mindspool.core.moisture.SpoolMoistureModel;
+import mindspool.core.moisture.SpoolState;
+import mindspool.core.plan.DryingPlan;
+import mindspool.core.plan.DryingPlanner;
+import mindspool.core.plan.Hands;
+import mindspool.core.plan.Pin;
+import mindspool.core.plan.PlanJob;
+import mindspool.core.plan.PlanProblem;
+import mindspool.core.plan.PlanSpool;
+import mindspool.core.stock.SpoolChoice;
+import mindspool.server.climate.Climates;
+import mindspool.server.climate.PlaceInfo;
+import mindspool.server.climate.PlaceKind;
+import mindspool.server.dry.DryersForPlan;
+import mindspool.server.shelf.Spools;
+import mindspool.server.shelf.Spools.CurrentSpool;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Puts the problem together from what is stored, has a plan sought beside everything else. */
+@Service
+class PlanService implements DisposableBean {
+
+  private static final Logger LOG = LoggerFactory.getLogger(PlanService.class);
+
+  private static final double HORIZON_H = 7 * 24;
+  private static final long GRID_S = 1800;
+  private static final int MOST_CANDIDATES = 4;
+  private static final double HOLD_H = 14 * 24;
+
+  /** From when to when somebody is there while nobody said; minutes of the day. */
+  private static final int USUAL_FROM_MIN = 8 * 60;
+
+  private static final int USUAL_TO_MIN = 22 * 60;
+
+  private final PlanStore.Jobs jobs;
+  private final PlanStore.Windows windows;
+  private final PlanStore.Entries entries;
+  private final DryersForPlan dryers;
+  private final Spools spools;
+  private final Climates climates;
+  private final TransactionTemplate transactions;
+  private final Clock clock;
+  private final ExecutorService solving =
+      Executors.newSingleThreadExecutor(
+          task -> {
+            Thread thread = new Thread(task, "plan");
+            thread.setDaemon(true);
+            return thread;
+          });
+  private volatile Run run;
+
+  PlanService(
+      PlanStore.Jobs jobs,
+      PlanStore.Windows windows,
+      PlanStore.Entries entries,
+      DryersForPlan dryers,
+      Spools spools,
+      Climates climates,
+      TransactionTemplate transactions,
+      Clock clock) {
+    this.jobs = jobs;
+    this.windows = windows;
+    this.entries = entries;
+    this.dryers = dryers;
+    this.spools = spools;
+    this.climates = climates;
+    this.transactions = transactions;
+    this.clock = clock;
+  }
+
+  /** A search: where it is and what it has found. */
+  static final class Run {
+    final long startS;
+    final long beganMs;
+    final double seconds;
+    volatile DryingPlan best;
+    volatile int improvements;
+    volatile boolean cancelled;
+    volatile boolean over;
+    volatile InvalidValueException refused;
+    volatile String failed;
+
+    Run(long startS, long beganMs, double seconds) {
+      this.startS = startS;
+      this.beganMs = beganMs;
+      this.seconds = seconds;
+    }
+  }
+
+  Run run() {
+    return run;
+  }
+
+  /** Begins to seek; one search at a time, the one before is ended. */
+  synchronized Run begin(double seconds) {
+    cancel();
+    long now = clock.instant().getEpochSecond();
+    long start = (now + GRID_S - 1) / GRID_S * GRID_S;
+    Run mine = new Run(start, clock.millis(), seconds);
+    run = mine;
+    solving.execute(() -> seek(mine));
+    return mine;
+  }
+
+  void cancel() {
+    Run current = run;
+    if (current != null) {
+      current.cancelled = true;
+    }
+  }
+
+  private void seek(Run mine) {
+    try {
+      PlanProblem problem = problem(mine.startS);
+      if (!problem.jobs().isEmpty()) {
+        Duration most = Duration.ofMillis(Math.round(1000 * mine.seconds));
+        mine.best =
+            new DryingPlanner(problem)
+                .best(
+                    most,
+                    most.dividedBy(2),
+                    better -> {
+                      mine.best = better;
+                      mine.improvements++;
+                    },
+                    () -> mine.cancelled);
+      }
+      keep(mine);
+    } catch (InvalidValueException e) {
+      mine.refused = e;
+    } catch (RuntimeException e) {
+      LOG.warn("No plan", e);
+      mine.failed = "The plan could not be made; the log says why.";
+    } finally {
+      mine.over = true;
+    }
+  }
+
+  /** What was found becomes the plan that stands. */
+  private void keep(Run mine) {
+    transactions.executeWithoutResult(
+        status -> {
+          Map<Long, PlanEntry> known = new HashMap<>();
+          entries.findAll().forEach(entry -> known.put(entry.jobId, entry));
+          if (mine.best == null) {
+            return;
+          }
+          for (DryingPlan.Placement placement : mine.best.placements()) {
+            PlanEntry entry =
+                known.getOrDefault(placement.job().id(), new PlanEntry(placement.job().id()));
+            var charge = placement.charge();
+            entry.code = placement.spool().code();
+            entry.dryerId = charge == null ? null : charge.dryer().id();
+            entry.startS = mine.startS + Math.round(charge == null ? 0 : 3600 * charge.startH());
+            entry.endS = mine.startS + Math.round(charge == null ? 0 : 3600 * charge.endH());
+            entry.setpointC = charge == null ? null : charge.setpointC();
+            entry.served = placement.served();
+            entry.why = placement.why().substring(0, Math.min(590, placement.why().length()));
+            entry.pinned = placement.pinned();
+            entries.save(entry);
+          }
+        });
+  }
+
+  List<PrintJob> open(long fromS) {
+    return jobs.findByUndoneSIsNullOrderByStartSAscIdAsc().stream()
+        .filter(job -> job.isOpen() && job.startS >= fromS)
+        .toList();
+  }
+
+  private PlanProblem problem(long startS) {
+    Map<Long, PlanEntry> before = new HashMap<>();
+    entries.findAll().forEach(entry -> before.put(entry.jobId, entry));
+    Map<String, PlanSpool> known = new HashMap<>();
+    Map<String, OptionalDouble> open = new HashMap<>();
+    Map<String, OptionalDouble> boxed = new HashMap<>();
+    List<PlanJob> planned = new ArrayList<>();
+    List<Pin> pins = new ArrayList<>();
+    Map<Long, Pin> earlier = new HashMap<>();
+    for (PrintJob job : open(startS)) {
+      if (job.startS > startS + 3600 * HORIZON_H) {
+        continue;
+      }
+      List<PlanSpool> candidates = candidates(job, known);
+      candidates.forEach(spool -> addHolds(spool, startS, open, boxed));
+      planned.add(planJob(job, startS, candidates, open, boxed));
+      PlanEntry entry = before.get(job.id);
+      if (entry != null && candidates.stream().anyMatch(s -> s.code().equals(entry.code))) {
+        Pin pin = new Pin(job.id, entry.code, entry.dryerId, (entry.startS - startS) / 3600.0);
+        if (entry.dryerId == null || pin.startH() >= 0) {
+          if (entry.pinned) {
+            pins.add(pin);
+          }
+          earlier.put(job.id, pin);
+        }
+      }
+    }
+    return new PlanProblem(
+        HORIZON_H, dryers.all(startS), planned, hands(startS), dryers.room(startS), pins, earlier);
+  }
+
+  private List<PlanSpool> candidates(PrintJob job, Map<String, PlanSpool> known) {
+    double needed = SpoolChoice.neededG(job.grams);
+    List<String> codes =
+        job.code != null
+            ? List.of(job.code)
+            : spools.codes().stream()
+                .filter(code -> spools.current(code).material().name().equals(job.material))
+                .toList();
+    return codes.stream()
+        .map(code -> known.computeIfAbsent(code, this::spool))
+        .filter(spool -> job.code != null || spool.netG() >= needed)
+        .sorted(Comparator.comparingDouble(spool -> spool.load().start().profile().meanPercent()))
+        .limit(MOST_CANDIDATES)
+        .toList();
+  }
+
+  private PlanSpool spool(String code) {
+    CurrentSpool spool = spools.current(code);
+    Load load =
+        new Load(
+            code,
+            spool.material(),
+            spool.state(),
+            spool.reelKind(),
+            spool.material().dryTargetPercent(),
+            spools.belief(code),
+            spool.scaleStepG());
+    return new PlanSpool(code, load, spool.netG(), spool.reelDiameterMm(), spool.reelWidthMm());
+  }
+
+  private PlanJob planJob(
+      PrintJob job,
+      long startS,
+      List<PlanSpool> candidates,
+      Map<String, OptionalDouble> open,
+      Map<String, OptionalDouble> boxed) {
+    Map<String, Boolean> ready = new HashMap<>();
+    for (PlanSpool spool : candidates) {
+      double limit = spool.load().material().printLimitPercent();
+      double wettest =
+          Math.max(
+              spools.wettestAhead(spool.code(), job.grams, job.startS),
+              spools.wettestAhead(spool.code(), job.grams, job.startS + 3600 * job.hours));
+      ready.put(spool.code(), wettest <= limit);
+    }
+    return new PlanJob(
+        job.id,
+        job.name,
+        job.grams,
+        (job.startS - startS) / 3600.0,
+        job.hours,
+        candidates,
+        ready,
+        open,
+        boxed,
+        job.inDryBox);
+  }
+
+  /** How long it prints well once dried: at a printer in the open, and out of a dry box. */
+  private void addHolds(
+      PlanSpool spool,
+      long startS,
+      Map<String, OptionalDouble> open,
+      Map<String, OptionalDouble> boxed) {
+    open.computeIfAbsent(
+        spool.code(), code -> hold(spool, startS, PlaceKind.PRINTER_HOLDER, PlaceKind.ROOM));
+    boxed.computeIfAbsent(spool.code(), code -> hold(spool, startS, PlaceKind.DRY_BOX));
+  }
+
+  private OptionalDouble hold(PlanSpool spool, long startS, PlaceKind... kinds) {
+    for (PlaceKind kind : kinds) {
+      for (PlaceInfo place : climates.places()) {
+        if (place.kind() == kind) {
+          Material material = spool.load().material();
+          SpoolState dried =
+              new SpoolMoistureModel(material)
+                  .uniform(spool.load().start().winding(), material.dryTargetPercent(), 25);
+          ClimateSeries air = climates.outlook(place.id(), startS, startS + 3600 * HOLD_H);
+          return DryHold.hours(
+              material, dried, air, AirContact.STILL, startS, material.printLimitPercent(), HOLD_H);
+        }
+      }
+    }
+    return OptionalDouble.empty();
+  }
+
+  /** When somebody is there over the horizon, from the week as it was described. */
+  private Hands hands(long startS) {
+    List<HandsWindow> week = week();
+    ZonedDateTime start = Instant.ofEpochSecond(startS).atZone(ZoneId.systemDefault());
+    List<Hands.Window> spans = new ArrayList<>();
+    for (int day = 0; day <= HORIZON_H / 24; day++) {
+      ZonedDateTime midnight = start.toLocalDate().plusDays(day).atStartOfDay(start.getZone());
+      for (HandsWindow window : week) {
+        if (midnight.getDayOfWeek() == DayOfWeek.of(window.weekday)) {
+          double from = hours(startS, midnight.plusMinutes(window.fromMin));
+          double to = hours(startS, midnight.plusMinutes(window.toMin));
+          if (to > 0) {
+            spans.add(new Hands.Window(Math.max(0, from), to));
+          }
+        }
+      }
+    }
+    return new Hands(spans);
+  }
+
+  private static double hours(long startS, ZonedDateTime time) {
+    return (time.toEpochSecond() - startS) / 3600.0;
+  }
+
+  /** The week as described, or every day from eight to ten while nobody said. */
+  List<HandsWindow> week() {
+    List<HandsWindow> said = windows.findAllByOrderByWeekdayAscFromMinAsc();
+    if (!said.isEmpty()) {
+      return said;
+    }
+    List<HandsWindow> usual = new ArrayList<>();
+    for (int day = 1; day <= 7; day++) {
+      usual.add(new HandsWindow(day, USUAL_FROM_MIN, USUAL_TO_MIN));
+    }
+    return usual;
+  }
+
+  @Override
+  public void destroy() {
+    cancel();
+    solving.shutdownNow();
+  }
+}

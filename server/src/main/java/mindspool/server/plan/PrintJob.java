@@ -1,0 +1,42 @@
+package mindspool.server.plan;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EntityListeners;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import mindspool.server.http.PersonAtWork;
+import mindspool.server.http.Signed;
+
+/** A print that needs dry filament; of a material or a certain spool. */
+@Entity
+@EntityListeners(PersonAtWork.Signature.class)
+@Table(name = "print_job")
+class PrintJob implements Signed {
+
+  @Id
+  @GeneratedValue(strategy = GenerationType.IDENTITY)
+  Long id;
+
+  String name;
+  String material;
+  String code;
+  double grams;
+  long startS;
+  double hours;
+  boolean inDryBox;
+  long recordedS;
+  String person;
+  Long doneS;
+  Long undoneS;
+
+  boolean isOpen() {
+    return doneS == null && undoneS == null;
+  }
+
+  @Override
+  public void sign(String who) {
+    person = who;
+  }
+}

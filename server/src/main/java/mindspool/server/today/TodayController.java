@@ -1,0 +1,175 @@
+package mindspool.server.today;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import mindspool.core.InvalidValueException;
+import mindspool.core.Require;
+import mindspool.server.http.NotFoundException;
+import mindspool.server.today.AgendaSource.Doer;
+import mindspool.server.today.AgendaSource.Line;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api")
+@Tag(name = "today")
+class TodayController {
+
+  private static final Logger LOG = LoggerFactory.getLogger(TodayController.class);
+
+  private static final double LONGEST_LOOK_H = 14 * 24;
+  private static final long CALENDAR_S = 14 * 86_400;
+  private static final long EVENT_S = 15 * 60;
+
+  private final List<AgendaSource> sources;
+  private final TodayAct.Store acts;
+  private final Clock clock;
+
+  TodayController(List<AgendaSource> sources, TodayAct.Store acts, Clock clock) {
+    this.sources = sources;
+    this.acts = acts;
+    this.clock = clock;
+  }
+
+  /**
+   * A line; {@code said} what somebody said of it, null where nobody did.
+   *
+   * @param actId number of what was said, by which it can be taken back
+   */
+  record LineView(
+      String key,
+      long atS,
+      boolean overdue,
+      Doer doer,
+      String what,
+      String why,
+      String ifSkipped,
+      String link,
+      TodayAct.Kind said,
+      Long actId,
+      String person) {}
+
+  record TodayView(long nowS, List<LineView> lines, List<LineView> settled) {}
+
+  /** What somebody says of a line; {@code until} when it is to come again, for {@code SNOOZED}. */
+  record SayRequest(String key, TodayAct.Kind kind, Instant until) {}
+
+  record Said(long id) {}
+
+  @GetMapping("/today")
+  @Operation(summary = "The run sheet for hands, dryers and printers, in order of time")
+  TodayView today(@RequestParam(required = false) Double hours) {
+    double ahead = Require.within("hours", hours == null ? 24 : hours, 1, LONGEST_LOOK_H, "h");
+    long now = clock.instant().getEpochSecond();
+    List<LineView> open = new ArrayList<>();
+    List<LineView> settled = new ArrayList<>();
+    for (LineView line : lines(now, now + Math.round(3600 * ahead))) {
+      (line.said == null ? open : settled).add(line);
+    }
+    return new TodayView(now, open, settled);
+  }
+
+  private List<LineView> lines(long now, long until) {
+    Map<String, TodayAct> said = new HashMap<>();
+    acts.findByUndoneSIsNullOrderByAtS().forEach(act -> said.put(act.lineKey, act));
+    List<LineView> lines = new ArrayList<>();
+    for (AgendaSource source : sources) {
+      try {
+        for (Line line : source.lines(now, until)) {
+          lines.add(view(line, said.get(line.key()), now));
+        }
+      } catch (RuntimeException e) {
+        // One station's trouble must not hide what the others have to say.
+        LOG.warn("{} has no lines", source.getClass().getSimpleName(), e);
+      }
+    }
+    lines.sort(Comparator.comparingLong(LineView::atS).thenComparing(LineView::key));
+    return lines;
+  }
+
+  private static LineView view(Line line, TodayAct act, long now) {
+    boolean snoozed = act != null && act.kind == TodayAct.Kind.SNOOZED;
+    boolean woken = snoozed && act.untilS <= now;
+    TodayAct holds = woken ? null : act;
+    return new LineView(
+        line.key(),
+        line.atS(),
+        line.atS() < now - EVENT_S,
+        line.doer(),
+        line.what(),
+        line.why(),
+        line.ifSkipped(),
+        line.link(),
+        holds == null ? null : holds.kind,
+        holds == null ? null : holds.id,
+        holds == null ? null : holds.person);
+  }
+
+  @PostMapping("/today/acts")
+  @ResponseStatus(HttpStatus.CREATED)
+  @Operation(summary = "Says of a line that it is done, comes later, or is not needed")
+  Said say(@RequestBody SayRequest request) {
+    String key = Require.present("key", request.key, "the key of a line");
+    if (key.isBlank() || key.length() > 120) {
+      throw new InvalidValueException("key", key, "the key of a line", "Take it from the sheet.");
+    }
+    TodayAct.Kind kind =
+        Require.present("kind", request.kind, Arrays.toString(TodayAct.Kind.values()));
+    long now = clock.instant().getEpochSecond();
+    Long until = null;
+    if (kind == TodayAct.Kind.SNOOZED) {
+      until = Require.present("until", request.until, "a time to come").getEpochSecond();
+      if (until <= now) {
+        throw new InvalidValueException(
+            "until", request.until, "a time to come", "Say when it is to come again.");
+      }
+    }
+    return new Said(acts.save(new TodayAct(key, kind, now, until)).id);
+  }
+
+  @DeleteMapping("/today/acts/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  @Operation(summary = "Takes back what was said of a line")
+  void takeBack(@PathVariable long id) {
+    TodayAct act =
+        acts.findById(id).orElseThrow(() -> new NotFoundException("act with number " + id));
+    act.undoneS = clock.instant().getEpochSecond();
+    acts.save(act);
+  }
+
+  @GetMapping(value = "/today.ics", produces = "text/calendar")
+  @Operation(summary = "The coming two weeks as a calendar to subscribe to (iCalendar, RFC 5545)")
+  String calendar() {
+    long now = clock.instant().getEpochSecond();
+    Calendar calendar = new Calendar(now);
+    lines(now, now + CALENDAR_S).stream()
+        .filter(line -> line.said == null)
+        .forEach(
+            line ->
+                calendar.event(
+                    line.key,
+                    line.atS,
+                    line.atS + EVENT_S,
+                    line.what,
+                    line.why + "\n" + line.ifSkipped));
+    return calendar.text();
+  }
+}

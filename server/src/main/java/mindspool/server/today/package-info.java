@@ -1,0 +1,2 @@
+/** Today: what hands, dryers and printers are to do, in order of time, with what was said of it. */
+package mindspool.server.today;

@@ -1,0 +1,191 @@
+package mindspool.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import mindspool.server.Api.Answer;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Jobs, the plan for them, and the run sheet, with the real database. */
+class PlanApiTest extends ServerTest {
+
+  private static final Instant NOW = Instant.now().truncatedTo(ChronoUnit.SECONDS);
+  private static int counter;
+
+  private long shelf;
+  private long dryer;
+
+  @BeforeEach
+  void workshop() {
+    counter++;
+    long room = addRoom("plan room " + counter, 22, 55);
+    shelf = addPlaceIn(room, "plan shelf " + counter, "OPEN_SHELF", "");
+    dryer = addPlaceIn(room, "plan dryer " + counter, "DRYER", ", \"ratedMaxC\": 80");
+    api.put(
+        "/api/dryers/" + dryer, "{\"kind\": \"LABORATORY_OVEN\", \"ratedMaxC\": 80, \"slots\": 2}");
+    api.put("/api/hands", "[]");
+  }
+
+  private String wetSpool() {
+    return posted(
+            "/api/spools",
+            ("{\"material\": \"PETG\", \"colourName\": \"wet\", \"placeId\": %d, \"arrival\":"
+                    + " \"OPEN\", \"reel\": \"metal\", \"arrivedAt\": \"%s\"}")
+                .formatted(shelf, NOW.minus(30, ChronoUnit.DAYS)))
+        .get("code")
+        .asString();
+  }
+
+  private JsonNode job(String name, String of, double inHours) {
+    return posted(
+        "/api/jobs",
+        "{\"name\": \"%s\", %s, \"grams\": 120, \"hours\": 3, \"startAt\": \"%s\"}"
+            .formatted(name, of, NOW.plusSeconds(Math.round(3600 * inHours))));
+  }
+
+  private JsonNode planned() {
+    posted("/api/plan/runs", "{\"seconds\": 2}");
+    await(() -> !plan().get("seeking").asBoolean());
+    JsonNode plan = plan();
+    assertThat(plan.get("problem").isNull()).as(plan.toString()).isTrue();
+    return plan;
+  }
+
+  private JsonNode plan() {
+    return api.get("/api/plan").body();
+  }
+
+  private static JsonNode of(JsonNode plan, long jobId) {
+    for (JsonNode job : plan.at("/plan/jobs")) {
+      if (job.get("jobId").asLong() == jobId) {
+        return job;
+      }
+    }
+    throw new AssertionError("no job " + jobId + " in " + plan);
+  }
+
+  @Test
+  void aWetSpoolIsPlannedDryAndTheRunSheetSaysSo() {
+    String code = wetSpool();
+    long id = job("lamp", "\"code\": \"%s\"".formatted(code), 60).get("id").asLong();
+    JsonNode placed = of(planned(), id);
+    assertThat(placed.get("served").asBoolean()).as(placed.toString()).isTrue();
+    assertThat(placed.get("dryerId").isNull()).isFalse();
+    assertThat(placed.get("why").asString()).contains("nine times in ten");
+    JsonNode sheet = api.get("/api/today?hours=72").body();
+    JsonNode load = line(sheet.get("lines"), "load-");
+    assertThat(load.get("what").asString()).contains("Put " + code + " into");
+    assertThat(load.get("ifSkipped").asString()).isNotBlank();
+    assertThat(line(sheet.get("lines"), "job-" + id).get("doer").asString()).isEqualTo("PRINTER");
+
+    String key = load.get("key").asString();
+    long act =
+        posted("/api/today/acts", "{\"key\": \"%s\", \"kind\": \"DONE\"}".formatted(key))
+            .get("id")
+            .asLong();
+    assertThat(line(api.get("/api/today?hours=72").body().get("settled"), key)).isNotNull();
+    assertThat(api.delete("/api/today/acts/" + act).status()).isEqualTo(204);
+    assertThat(line(api.get("/api/today?hours=72").body().get("lines"), key)).isNotNull();
+    assertThat(
+            api.post("/api/today/acts", "{\"key\": \"%s\", \"kind\": \"SNOOZED\"}".formatted(key))
+                .field())
+        .isEqualTo("until");
+
+    String calendar = api.get("/api/today.ics").raw().body();
+    assertThat(calendar)
+        .startsWith("BEGIN:VCALENDAR\r\n")
+        .endsWith("END:VCALENDAR\r\n")
+        .contains("SUMMARY:Put " + code);
+    // RFC 5545, 3.1: no line longer than 75 octets.
+    assertThat(calendar.split("\r\n"))
+        .allMatch(each -> each.getBytes(java.nio.charset.StandardCharsets.UTF_8).length <= 75);
+    api.delete("/api/jobs/" + id);
+  }
+
+  private static JsonNode line(JsonNode lines, String key) {
+    for (JsonNode line : lines) {
+      if (line.get("key").asString().startsWith(key)) {
+        return line;
+      }
+    }
+    throw new AssertionError("no line " + key + " in " + lines);
+  }
+
+  @Test
+  void tooSoonIsSaidWithTheWayOutAndAPinIsKept() {
+    String code = wetSpool();
+    long soon = job("at once", "\"code\": \"%s\"".formatted(code), 1).get("id").asLong();
+    String other = wetSpool();
+    long later = job("later", "\"code\": \"%s\"".formatted(other), 80).get("id").asLong();
+    Instant at = NOW.plus(30, ChronoUnit.HOURS).truncatedTo(ChronoUnit.HOURS);
+    api.put(
+        "/api/hands",
+        "[%s]"
+            .formatted(
+                java.util.stream.IntStream.rangeClosed(1, 7)
+                    .mapToObj(
+                        d -> "{\"weekday\": %d, \"fromMin\": 0, \"toMin\": 1440}".formatted(d))
+                    .collect(java.util.stream.Collectors.joining(","))));
+    assertThat(
+            api.put(
+                    "/api/plan/pins/" + later,
+                    "{\"code\": \"%s\", \"dryerId\": %d, \"startAt\": \"%s\"}"
+                        .formatted(other, dryer, at))
+                .status())
+        .isEqualTo(200);
+    JsonNode plan = planned();
+    JsonNode missed = of(plan, soon);
+    assertThat(missed.get("served").asBoolean()).isFalse();
+    assertThat(missed.get("why").asString()).contains("Drying takes");
+    assertThat(missed.get("waysOut").toString()).contains("later");
+    JsonNode kept = of(plan, later);
+    assertThat(kept.get("pinned").asBoolean()).isTrue();
+    assertThat(kept.get("dryerId").asLong()).isEqualTo(dryer);
+    double hour = kept.get("chargeStartHour").asDouble();
+    assertThat(plan.get("startS").asLong() + Math.round(3600 * hour))
+        .isEqualTo(at.getEpochSecond());
+    api.delete("/api/jobs/" + soon);
+    api.delete("/api/jobs/" + later);
+  }
+
+  @Test
+  void badJobsHandsAndPlansAreNamed() {
+    String past = NOW.minus(1, ChronoUnit.HOURS).toString();
+    assertThat(
+            api.post(
+                    "/api/jobs",
+                    ("{\"name\": \"x\", \"material\": \"PETG\", \"grams\": 10, \"hours\": 1,"
+                            + " \"startAt\": \"%s\"}")
+                        .formatted(past))
+                .field())
+        .isEqualTo("startAt");
+    assertThat(api.post("/api/jobs", "{\"name\": \"x\"}").field()).isEqualTo("material");
+    assertThat(api.put("/api/hands", "[{\"weekday\": 8, \"fromMin\": 0, \"toMin\": 9}]").field())
+        .isEqualTo("[0].weekday");
+    assertThat(api.put("/api/hands", "[{\"weekday\": 1, \"fromMin\": 99, \"toMin\": 9}]").field())
+        .isEqualTo("[0].toMin");
+    assertThat(api.post("/api/plan/runs", "{\"seconds\": 0}").field()).isEqualTo("seconds");
+    String request =
+        """
+        {"seconds": 1, "room": {"temperatureC": 22, "relativeHumidityPercent": 50},
+         "dryers": [{"id": 1, "name": "bench", "slots": %d,
+                     "dryer": {"ratedMaxC": 75, "airChangesPerHour": 12}}],
+         "spools": [{"code": "A", "material": "PETG", "reel": "metal",
+                     "winding": {"hubRadiusMm": 40, "outerRadiusMm": 100, "widthMm": 60,
+                                 "netMassG": 1000},
+                     "initialMoisturePercent": 0.25}],
+         "jobs": [{"id": 1, "name": "brackets", "material": "PETG", "grams": 120,
+                   "startHour": %d, "hours": 2}]}""";
+    Answer plan = api.post("/api/calc/drying-plan", request.formatted(2, 40));
+    assertThat(plan.status()).as(plan.raw().body()).isEqualTo(200);
+    assertThat(plan.body().at("/jobs/0/served").asBoolean()).isTrue();
+    assertThat(plan.body().at("/charges/0/codes/0").asString()).isEqualTo("A");
+    assertThat(api.post("/api/calc/drying-plan", request.formatted(0, 40)).field())
+        .isEqualTo("dryers[0].slots");
+    assertThat(api.post("/api/calc/drying-plan", request.formatted(2, -3)).field())
+        .isEqualTo("jobs[0].startAt");
+  }
+}

@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { answer, client, Problem, type Schemas } from '@/api/client'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import { hours } from '@/parts/format'
+
+/** Where a dried spool goes: bag within so long, and how long each place holds it. */
+const props = defineProps<{ cycleId: number; code: string }>()
+const emit = defineEmits<{ close: []; put: [placeId: number] }>()
+
+const SHOWN = 6
+
+const advice = ref<Schemas['Advice'] | null>(null)
+const problem = ref<Problem | null>(null)
+const busy = ref(false)
+
+watch(
+  () => props.code,
+  async (code) => {
+    try {
+      advice.value = await answer(
+        client.GET('/api/cycles/{id}/after/{code}', {
+          params: { path: { id: props.cycleId, code } },
+        }),
+      )
+    } catch (cause) {
+      problem.value = Problem.of(cause)
+    }
+  },
+  { immediate: true },
+)
+
+const within = computed(() => {
+  const found = advice.value
+  if (!found?.room) {
+    return ''
+  }
+  return found.bagWithinHours === null
+    ? `In ${found.room} it holds two weeks and more.`
+    : `Bag within ${hours(Math.max(0.05, found.bagWithinHours))}: then its outer wraps have taken up half of what drying gained in ${found.room}.`
+})
+
+function held(value: number | null): string {
+  return value === null ? 'two weeks and more' : hours(Math.max(0.05, value))
+}
+
+function put(placeId: number) {
+  busy.value = true
+  emit('put', placeId)
+}
+</script>
+
+<template>
+  <el-dialog
+    :model-value="true"
+    :title="`Take ${code} out`"
+    width="min(34rem, 96vw)"
+    @close="emit('close')"
+  >
+    <ProblemNote v-if="problem" :problem="problem" />
+    <p v-if="!advice && !problem" class="soft">computing how long each place holds it…</p>
+    <template v-if="advice">
+      <p class="within">{{ within }} Let it cool in its closed bag before weighing.</p>
+      <table class="table">
+        <thead>
+          <tr>
+            <th>Put it into</th>
+            <th>dry for</th>
+            <th>prints for</th>
+            <th><span class="hidden">choose</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="home in advice.homes.slice(0, SHOWN)" :key="home.placeId">
+            <td>{{ home.name }}<template v-if="home.full">, full</template></td>
+            <td>{{ held(home.goodHours) }}</td>
+            <td>{{ held(home.printableHours) }}</td>
+            <td>
+              <button
+                class="button"
+                :disabled="home.full || busy"
+                :aria-label="`Put ${code} into ${home.name}`"
+                @click="put(home.placeId)"
+              >
+                here
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
+  </el-dialog>
+</template>
+
+<style scoped>
+.within {
+  margin-bottom: 0.75rem;
+}
+
+.hidden {
+  position: absolute;
+  clip-path: inset(50%);
+}
+</style>

@@ -1,0 +1,546 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { answer, client, Problem, type Schemas } from '@/api/client'
+import NumberField from '@/parts/NumberField.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import SpoolFace from '@/parts/SpoolFace.vue'
+import WeighDialog from '@/parts/WeighDialog.vue'
+import { dateTime, hours, moisture, moment, temperature } from '@/parts/format'
+import { faceAt, faceLabel, moistureAt } from '@/parts/spoolAtTime'
+import { useActs } from '@/stores/acts'
+import { useDryers } from '@/stores/dryers'
+import { useShelf } from '@/stores/shelf'
+import AfterDrying from './AfterDrying.vue'
+import CycleLane from './CycleLane.vue'
+import HeatLane from './HeatLane.vue'
+
+const props = defineProps<{ id: number }>()
+
+const REFRESH_MS = 20_000
+/** Room after the last moment of interest. */
+const TAIL = 1.04
+
+const acts = useActs()
+const store = useDryers()
+const shelf = useShelf()
+const router = useRouter()
+const view = ref<Schemas['CycleView'] | null>(null)
+const problem = ref<Problem | null>(null)
+const actProblem = ref<Problem | null>(null)
+const weighing = ref<string | null>(null)
+const leaving = ref<string | null>(null)
+const setting = ref<number | null>(null)
+const lasting = ref<number | null>(null)
+const adding = ref('')
+const nowS = ref(Date.now() / 1000)
+let timer: ReturnType<typeof setTimeout> | undefined
+
+async function read() {
+  clearTimeout(timer)
+  try {
+    view.value = await answer(
+      client.GET('/api/cycles/{id}', { params: { path: { id: props.id } } }),
+    )
+    nowS.value = Date.now() / 1000
+    problem.value = null
+  } catch (cause) {
+    problem.value = Problem.of(cause)
+  }
+  timer = setTimeout(read, REFRESH_MS)
+}
+
+watch([() => props.id, () => acts.changes], read, { immediate: true })
+onBeforeUnmount(() => clearTimeout(timer))
+
+const cycle = computed(() => view.value?.summary)
+const open = computed(() => cycle.value?.stage !== 'STOPPED')
+
+/** Until when the lanes reach: the planned end, or when the last is surely dry. */
+const endS = computed(() => {
+  const v = view.value
+  if (!v) {
+    return 0
+  }
+  const last = Math.max(
+    v.summary.plannedEndS,
+    nowS.value,
+    ...v.spools.map((spool) => spool.sureDryS ?? 0),
+  )
+  return v.summary.startedS + TAIL * (last - v.summary.startedS)
+})
+
+const headline = computed(() => {
+  const c = cycle.value
+  if (!c) {
+    return 'Cycle'
+  }
+  const end = moment(c.plannedEndS, nowS.value)
+  switch (c.stage) {
+    case 'RUNNING':
+      return `${c.dryer}: ${temperature(c.setpointC)} until ${end}`
+    case 'PAUSED':
+      return `${c.dryer}: paused`
+    case 'OVER':
+      return `${c.dryer}: over since ${end}, reels inside`
+    default:
+      return `${c.dryer}: stopped ${moment(c.stoppedS ?? c.plannedEndS, nowS.value)}`
+  }
+})
+
+/** The one thing to do next, with its reason. */
+const next = computed(() => {
+  const v = view.value
+  const c = cycle.value
+  if (!v || !c || !open.value) {
+    return ''
+  }
+  if (c.stage === 'OVER' || c.stage === 'PAUSED') {
+    return c.stage === 'OVER'
+      ? 'Take them out and bag them: cold and open, they take up water again.'
+      : 'It does not heat. Resume it, or stop it and bag what is inside.'
+  }
+  const dry = v.spools.filter((spool) => spool.dryNow)
+  if (dry.length > 0) {
+    const codes = dry.map((spool) => spool.code).join(', ')
+    return `${codes}: dry to the core, nine times in ten. Take ${dry.length > 1 ? 'them' : 'it'} out.`
+  }
+  const weigh = v.spools
+    .filter((spool) => spool.nextWeighingS !== null)
+    .sort((a, b) => (a.nextWeighingS ?? 0) - (b.nextWeighingS ?? 0))[0]
+  const sure = Math.max(...v.spools.map((spool) => spool.sureDryS ?? Infinity))
+  const tooShort = Number.isFinite(sure) && sure > c.plannedEndS + 900
+  const lines = []
+  if (!weigh && v.spools.length) {
+    lines.push('The scale used last tells too little of when they are dry; a finer one would.')
+  }
+  if (weigh?.nextWeighingS) {
+    lines.push(
+      `Weigh ${weigh.code} at ${moment(weigh.nextWeighingS, nowS.value)}: it tells most of when it is dry.`,
+    )
+  }
+  if (tooShort) {
+    lines.push(`To be sure of all it should run until ${moment(sure, nowS.value)}.`)
+  } else if (!Number.isFinite(sure)) {
+    lines.push('Not all get dry in this air at this temperature; see the dashed floor.')
+  }
+  return lines.join(' ')
+})
+
+/** At most eight whole hours along the lanes. */
+const ticks = computed(() => {
+  const c = cycle.value
+  if (!c) {
+    return []
+  }
+  const span = endS.value - c.startedS
+  const step = 3600 * ([1, 2, 3, 4, 6, 12, 24, 48].find((h) => span / 3600 / h <= 8) ?? 48)
+  const first = new Date(1000 * c.startedS)
+  first.setHours(24, 0, 0, 0)
+  const base = first.getTime() / 1000 - 86_400
+  const all = []
+  for (let timeS = base; timeS < endS.value; timeS += step) {
+    if (timeS >= c.startedS) {
+      all.push({
+        timeS,
+        percent: (100 * (timeS - c.startedS)) / span,
+        clock: moment(timeS, nowS.value),
+      })
+    }
+  }
+  return all
+})
+
+const PROOFS: Record<NonNullable<Schemas['SpoolInCycle']['proof']>, string> = {
+  LOSING: 'still losing water',
+  GAINING: 'taking up water: wrong air',
+  NOT_YET_PROVEN: 'hardly changing; not proven yet',
+  SCALE_TOO_COARSE: 'constant, but this scale is too coarse to prove it',
+  DRY: 'constant mass: proven dry',
+  AIR_TAKES_NO_MORE: 'constant, but this air can take no more: not dry',
+}
+
+function spoolOf(code: string) {
+  return shelf.spools.find((spool) => spool.code === code)
+}
+
+function when(spool: Schemas['SpoolInCycle']): string {
+  if (spool.dryNow) {
+    return 'dry to the core, nine times in ten'
+  }
+  if (spool.likelyDryS === null) {
+    return `never below ${moisture(spool.floorPercent)} in this air`
+  }
+  const likely =
+    spool.likelyDryS <= nowS.value + 60
+      ? 'likely dry now'
+      : `likely dry ${moment(spool.likelyDryS, nowS.value)}`
+  return spool.sureDryS === null
+    ? `${likely}, never sure`
+    : `${likely}, sure ${moment(spool.sureDryS, nowS.value)}`
+}
+
+const EVENTS: Record<Schemas['CycleEventView']['kind'], (e: Schemas['CycleEventView']) => string> =
+  {
+    ADDED: (e) => `${e.code} put in`,
+    REMOVED: (e) => `${e.code} taken out`,
+    PAUSED: () => 'paused',
+    RESUMED: () => 'resumed',
+    SETPOINT: (e) => `set to ${temperature(e.amount ?? 0)}`,
+    HOURS: (e) => `to run ${hours(e.amount ?? 0)} in all`,
+    STOPPED: () => 'stopped',
+    TOO_HOT: (e) => `too hot: ${e.detail}`,
+    SWITCHED_OFF: (e) => `switched off ${e.detail}`,
+    NOT_SWITCHED_OFF: (e) => `not switched off: ${e.detail}`,
+    UNSEEN: () => 'the program was off',
+    WITHOUT_POWER: () => 'without power',
+    RAN_ON: () => 'ran on meanwhile',
+  }
+
+const candidates = computed(() =>
+  shelf.spools.filter(
+    (spool) => !view.value?.spools.some((inside) => inside.code === spool.code) && !spool.sealed,
+  ),
+)
+
+async function act(body: Partial<Schemas['ActRequest']>, text: string) {
+  try {
+    await store.act(props.id, text, body as Schemas['ActRequest'])
+    actProblem.value = null
+    await read()
+  } catch (cause) {
+    actProblem.value = Problem.of(cause)
+  }
+}
+
+async function takeOut(placeId: number) {
+  const code = leaving.value
+  leaving.value = null
+  if (code) {
+    await act({ act: 'REMOVE', code, placeId }, `${code} into ${shelf.placeName(placeId)}`)
+  }
+}
+
+function tell(span: Schemas['CycleEventView'], ran: boolean) {
+  const at = new Date(1000 * span.atS).toISOString()
+  const until = new Date(1000 * (span.untilS ?? span.atS)).toISOString()
+  void act(
+    { act: ran ? 'RAN_ON' : 'WITHOUT_POWER', at, until },
+    ran ? 'It ran on' : 'It was without power',
+  )
+}
+</script>
+
+<template>
+  <ProblemNote v-if="problem" :problem="problem" />
+  <template v-if="view && cycle">
+    <h1 data-testid="cycle-headline">{{ headline }}</h1>
+    <p class="soft">
+      started {{ dateTime(cycle.startedS) }}, {{ hours(cycle.hours) }} of heat;
+      <router-link :to="`/dryer/${cycle.dryerId}`">the dryer</router-link>
+    </p>
+    <p v-if="next" class="next" data-testid="cycle-next">{{ next }}</p>
+
+    <div v-for="span in view.unanswered" :key="span.id" class="asking" role="alert">
+      <p>
+        The program was off from {{ moment(span.atS, nowS) }} to
+        {{ moment(span.untilS ?? span.atS, nowS) }}. Did the dryer run on?
+      </p>
+      <button class="button" @click="tell(span, true)">It ran on</button>
+      <button class="button" @click="tell(span, false)">It was without power too</button>
+    </div>
+    <div v-for="span in view.coldSpans" :key="span.fromS" class="asking">
+      <p>
+        Cold from {{ moment(span.fromS, nowS) }} to {{ moment(span.toS, nowS) }}: a power cut, a
+        tripped cut-out, or the lid was open. What the thermometer showed is what counts.
+      </p>
+    </div>
+
+    <div class="lanes">
+      <template v-if="view.temperatures.length">
+        <div class="who">
+          <b>Heat</b>
+          <span class="small soft">thermometer inside</span>
+        </div>
+        <HeatLane :view="view" :started-s="cycle.startedS" :end-s="endS" />
+        <div class="small">
+          <template v-if="view.shownC !== null">{{ temperature(view.shownC, 1) }} now; </template>
+          set {{ temperature(cycle.setpointC) }}
+          <template v-if="view.harmC !== null">
+            ; harmed above {{ temperature(view.harmC) }}
+          </template>
+        </div>
+      </template>
+      <template v-for="spool in view.spools" :key="spool.code">
+        <div class="who">
+          <SpoolFace
+            v-if="spoolOf(spool.code)"
+            :face="faceAt(spoolOf(spool.code)!, shelf.frameHours, 0)"
+            :size="44"
+            :label="
+              faceLabel(spoolOf(spool.code)!, moistureAt(spoolOf(spool.code)!, shelf.frameHours, 0))
+            "
+          />
+          <span>
+            <router-link class="code" :to="`/spool/${spool.code}`">{{ spool.code }}</router-link>
+            {{ spoolOf(spool.code)?.material }} {{ spoolOf(spool.code)?.colourName }}
+          </span>
+        </div>
+        <CycleLane
+          :spool="spool"
+          :started-s="cycle.startedS"
+          :end-s="endS"
+          :now-s="nowS"
+          :heated="view.heated"
+          :label="`${spool.code}: ${when(spool)}`"
+        />
+        <div class="result">
+          <b>{{ when(spool) }}</b>
+          <span class="small">
+            core {{ moisture(spool.corePercent) }}, target {{ moisture(spool.targetPercent) }}
+            <template v-if="spool.removedG !== null">
+              · {{ spool.removedG.toFixed(1) }} g of water out</template
+            ><template v-if="spool.proof"> · {{ PROOFS[spool.proof] }}</template
+            ><template v-if="spool.scaleTooCoarse && spool.scaleStepNeededG">
+              · take a scale of {{ spool.scaleStepNeededG.toFixed(2) }} g</template
+            >
+          </span>
+          <span class="acts">
+            <button class="button" @click="weighing = spool.code">weigh</button>
+            <button class="button" @click="leaving = spool.code">take out</button>
+          </span>
+        </div>
+      </template>
+    </div>
+    <div v-if="view.spools.length" class="lanes axis" aria-hidden="true">
+      <span />
+      <div class="ticks">
+        <span v-for="tick in ticks" :key="tick.timeS" :style="{ left: `${tick.percent}%` }">{{
+          tick.clock
+        }}</span>
+      </div>
+      <span />
+    </div>
+    <p v-if="view.spools.length" class="small soft legend">
+      Thick: mean with its 80 % band; solid: outer wraps; dotted: core; red: dry target; dashed
+      below: what this air allows; tinted: heat; upright: now, and dashed when it is surely dry;
+      black mark: best weighing.
+    </p>
+
+    <section v-if="open" class="controls" aria-label="What to do with it">
+      <button
+        v-if="cycle.stage === 'PAUSED'"
+        class="button primary"
+        @click="act({ act: 'RESUME' }, 'Heating again')"
+      >
+        Resume
+      </button>
+      <button v-else class="button" @click="act({ act: 'PAUSE' }, 'Paused')">Pause</button>
+      <button
+        class="button"
+        data-testid="stop-cycle"
+        @click="act({ act: 'STOP' }, `${cycle.dryer} stopped`)"
+      >
+        Stop
+      </button>
+      <form
+        novalidate
+        @submit.prevent="
+          act(
+            { act: 'HOURS', value: lasting ?? cycle.hours },
+            `${hours(lasting ?? cycle.hours)} in all`,
+          )
+        "
+      >
+        <NumberField
+          id="lasting"
+          v-model="lasting"
+          label="hours in all"
+          :min="0.25"
+          :max="240"
+          :step="0.5"
+          :placeholder="String(cycle.hours)"
+        />
+        <button class="button">Set</button>
+      </form>
+      <form
+        novalidate
+        @submit.prevent="
+          act(
+            { act: 'SETPOINT', value: setting ?? cycle.setpointC },
+            `Set to ${temperature(setting ?? cycle.setpointC)}`,
+          )
+        "
+      >
+        <NumberField
+          id="setting"
+          v-model="setting"
+          label="setpoint, °C"
+          :min="20"
+          :max="250"
+          :placeholder="String(cycle.setpointC)"
+        />
+        <button class="button">Set</button>
+      </form>
+      <form novalidate @submit.prevent="act({ act: 'ADD', code: adding }, `${adding} put in`)">
+        <div class="field">
+          <label for="adding">put another in</label>
+          <el-select id="adding" v-model="adding" filterable aria-label="put another in">
+            <el-option
+              v-for="spool in candidates"
+              :key="spool.code"
+              :value="spool.code"
+              :label="`${spool.code} ${spool.material} ${spool.colourName}`"
+            />
+          </el-select>
+        </div>
+        <button class="button" :disabled="!adding">Put in</button>
+      </form>
+    </section>
+    <ProblemNote v-if="actProblem" :problem="actProblem" />
+
+    <h2>What happened</h2>
+    <ul class="events">
+      <li v-for="event in [...view.events].reverse()" :key="event.id">
+        <span class="number soft">{{ moment(event.atS, nowS) }}</span>
+        <span :class="{ call: event.kind === 'TOO_HOT' || event.kind === 'NOT_SWITCHED_OFF' }">
+          {{ EVENTS[event.kind](event) }}
+          <template v-if="event.untilS">until {{ moment(event.untilS, nowS) }}</template>
+          <span v-if="event.person" class="soft small">{{ event.person }}</span>
+        </span>
+      </li>
+    </ul>
+    <p v-for="caution in view.cautions" :key="caution" class="small">{{ caution }}</p>
+
+    <WeighDialog
+      v-if="weighing && spoolOf(weighing)"
+      :spool="spoolOf(weighing)!"
+      @close="weighing = null"
+    />
+    <AfterDrying
+      v-if="leaving"
+      :cycle-id="id"
+      :code="leaving"
+      @close="leaving = null"
+      @put="takeOut"
+    />
+    <p v-if="!open" class="soft">
+      <button class="button" @click="router.push('/dry')">Back to the dryers</button>
+    </p>
+  </template>
+</template>
+
+<style scoped>
+.next {
+  margin: 0.75rem 0;
+  padding-left: 0.9rem;
+  border-left: 4px solid var(--call);
+  font-size: var(--size-3);
+}
+
+.asking {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.75rem;
+  align-items: center;
+  margin: 0.75rem 0;
+  padding: 0.5rem 0.9rem;
+  border: 2px solid var(--ink);
+}
+
+.lanes {
+  display: grid;
+  grid-template-columns: 11rem minmax(0, 1fr) 15rem;
+  gap: 0.35rem 1rem;
+  align-items: center;
+  margin-top: 0.75rem;
+}
+
+.who {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+  align-items: center;
+}
+
+.who > span:last-child {
+  flex: 1;
+}
+
+.result {
+  display: grid;
+  gap: 0.2rem;
+}
+
+.acts {
+  display: flex;
+  gap: 0.5rem;
+}
+
+.acts .button {
+  min-height: 2rem;
+  padding: 0.15rem 0.6rem;
+}
+
+.axis {
+  margin-top: 0;
+}
+
+.ticks {
+  position: relative;
+  height: 1.4rem;
+  border-top: 2px solid var(--ink);
+  font-size: var(--size-1);
+  color: var(--soft);
+}
+
+.ticks span {
+  position: absolute;
+  white-space: nowrap;
+}
+
+.legend {
+  margin: 0.5rem 0 1rem;
+}
+
+.controls {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.75rem 1.25rem;
+  align-items: end;
+  margin: 1rem 0;
+}
+
+.controls form {
+  display: flex;
+  gap: 0.4rem;
+  align-items: end;
+}
+
+.controls .field {
+  width: 9rem;
+}
+
+.events {
+  list-style: none;
+  margin: 0.5rem 0 1rem;
+  padding: 0;
+}
+
+.events li {
+  display: grid;
+  grid-template-columns: 6.5rem 1fr;
+  gap: 0.75rem;
+  padding: 0.2rem 0;
+}
+
+@media (max-width: 900px) {
+  .lanes {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .result {
+    margin-bottom: 0.75rem;
+  }
+}
+</style>

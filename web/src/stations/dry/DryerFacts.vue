@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { temperature } from '@/parts/format'
+import type { Dryer } from '@/stores/dryers'
+
+/** What is known of a dryer, in three lines, with the way to tell more. */
+const props = defineProps<{ dryer: Dryer }>()
+
+const heat = computed(() => {
+  const { measured, hottestAboveSetK, uncertaintyK } = props.dryer.behaviour
+  const hottest = `hottest spot ${hottestAboveSetK.toFixed(1)} ± ${uncertaintyK.toFixed(1)} K above the dial`
+  return measured ? `measured: ${hottest}` : `not measured; by its kind ${hottest}`
+})
+const air = computed(() =>
+  props.dryer.airChangesPerHour === null
+    ? 'vented freely'
+    : `${+props.dryer.airChangesPerHour.toFixed(1)} air changes an hour`,
+)
+</script>
+
+<template>
+  <div class="facts small soft">
+    <p>{{ dryer.kindTitle }}, up to {{ temperature(dryer.ratedMaxC) }}, {{ air }}</p>
+    <p :class="{ doubtful: !dryer.behaviour.measured }">{{ heat }}</p>
+    <p v-for="caution in dryer.cautions" :key="caution" class="caution">{{ caution }}</p>
+    <router-link :to="`/dryer/${dryer.placeId}`">describe and measure it</router-link>
+  </div>
+</template>
+
+<style scoped>
+.facts {
+  display: grid;
+  gap: 0.2rem;
+}
+
+.doubtful {
+  color: var(--ink);
+}
+
+.caution {
+  padding-left: 0.5rem;
+  border-left: 3px solid var(--call);
+  color: var(--ink);
+}
+</style>

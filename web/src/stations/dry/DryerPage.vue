@@ -1,0 +1,485 @@
+<script setup lang="ts">
+import { computed, reactive, ref, watch } from 'vue'
+import { answer, client, Problem, type Schemas } from '@/api/client'
+import ChoiceField from '@/parts/ChoiceField.vue'
+import NumberField from '@/parts/NumberField.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import { dateTime, temperature } from '@/parts/format'
+import { useDryers } from '@/stores/dryers'
+
+/** A dryer: what it is, and how it truly behaves. */
+const props = defineProps<{ id: number }>()
+
+const store = useDryers()
+const dryer = ref<Schemas['DryerView'] | null>(null)
+const kinds = ref<Schemas['DryerKindView'][]>([])
+const problem = ref<Problem | null>(null)
+const saved = ref(false)
+type Described = Schemas['DescribeDryerRequest']
+/** Everything of the request, null where nothing is said. */
+type Form = { [K in keyof Described]-?: Exclude<Described[K], undefined> | null }
+
+const form = reactive<Form>(blank())
+
+const run = reactive({
+  setpointC: 60 as number | null,
+  instrumentUncertaintyK: 1 as number | null,
+  log: '',
+  from: null as Date | null,
+})
+const found = ref<Schemas['MeasurementView'] | null>(null)
+const runProblem = ref<Problem | null>(null)
+
+const vent = reactive({
+  openW: null as number | null,
+  closedW: null as number | null,
+  insideC: 60 as number | null,
+  roomC: 22 as number | null,
+})
+const changes = ref<number | null>(null)
+const ventProblem = ref<Problem | null>(null)
+
+function blank(): Form {
+  return {
+    kind: 'PURPOSE_MADE',
+    ratedMaxC: null,
+    volumeL: null,
+    insideLengthMm: null,
+    insideWidthMm: null,
+    insideHeightMm: null,
+    ventedFreely: false,
+    airChangesPerHour: null,
+    slots: 1,
+    maxReelDiameterMm: null,
+    maxReelWidthMm: null,
+    powerW: null,
+    feedsOut: false,
+    turnsItselfOff: true,
+    outOfOrder: false,
+    desiccant: null,
+    desiccantDryG: null,
+    desiccantWaterG: null,
+    switchTopic: null,
+    switchOffPayload: null,
+    maySwitchOff: false,
+  }
+}
+
+async function read() {
+  try {
+    const [view, all] = await Promise.all([
+      answer(client.GET('/api/dryers/{placeId}', { params: { path: { placeId: props.id } } })),
+      answer(client.GET('/api/dryer-kinds')),
+    ])
+    dryer.value = view
+    kinds.value = all
+    for (const key of Object.keys(form) as (keyof typeof form)[]) {
+      if (key in view) {
+        Object.assign(form, { [key]: view[key as keyof typeof view] })
+      }
+    }
+    form.ventedFreely = view.airChangesPerHour === null
+    problem.value = null
+  } catch (cause) {
+    problem.value = Problem.of(cause)
+  }
+}
+
+watch(() => props.id, read, { immediate: true })
+
+const kindOptions = computed(() => kinds.value.map((k) => ({ value: k.kind, label: k.title })))
+const kind = computed(() => kinds.value.find((each) => each.kind === form.kind))
+const DESICCANTS = [
+  { value: null, label: 'none' },
+  { value: 'silica_gel', label: 'silica gel' },
+  { value: 'mol_sieve_4A', label: 'molecular sieve 4A' },
+  { value: 'act_alumina', label: 'activated alumina' },
+] as const
+
+function said(all: Form): Described {
+  return Object.fromEntries(Object.entries(all).filter(([, value]) => value !== null))
+}
+
+async function save() {
+  try {
+    dryer.value = await answer(
+      client.PUT('/api/dryers/{placeId}', {
+        params: { path: { placeId: props.id } },
+        body: said(form),
+      }),
+    )
+    problem.value = null
+    saved.value = true
+    setTimeout(() => (saved.value = false), 4000)
+    await store.read()
+  } catch (cause) {
+    problem.value = Problem.of(cause)
+  }
+}
+
+async function load(event: Event) {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  if (file) {
+    run.log = await file.text()
+    await measure(false)
+  }
+}
+
+async function measure(keep: boolean) {
+  try {
+    found.value = await answer(
+      client.POST('/api/dryers/{placeId}/measurements', {
+        params: { path: { placeId: props.id } },
+        body: { ...run, from: run.from?.toISOString(), keep },
+      }),
+    )
+    runProblem.value = null
+    if (keep) {
+      found.value = null
+      run.log = ''
+      await Promise.all([read(), store.read()])
+    }
+  } catch (cause) {
+    found.value = null
+    runProblem.value = Problem.of(cause)
+  }
+}
+
+async function forget(measurementId: number) {
+  await answer(
+    client.DELETE('/api/dryers/{placeId}/measurements/{id}', {
+      params: { path: { placeId: props.id, id: measurementId } },
+    }),
+  )
+  await Promise.all([read(), store.read()])
+}
+
+async function measureVent(keep: boolean) {
+  try {
+    const answered = await answer(
+      client.POST('/api/dryers/{placeId}/air-exchange', {
+        params: { path: { placeId: props.id } },
+        body: { ...vent, keep },
+      }),
+    )
+    changes.value = answered.airChangesPerHour
+    ventProblem.value = null
+    if (keep) {
+      await Promise.all([read(), store.read()])
+    }
+  } catch (cause) {
+    changes.value = null
+    ventProblem.value = Problem.of(cause)
+  }
+}
+</script>
+
+<template>
+  <ProblemNote v-if="problem" :problem="problem" />
+  <template v-if="dryer">
+    <h1>{{ dryer.name }}</h1>
+    <p class="soft">
+      {{ dryer.kindTitle }}, up to {{ temperature(dryer.ratedMaxC) }};
+      <router-link :to="`/place/${dryer.placeId}`">its place and air</router-link>
+    </p>
+
+    <section class="behaviour sheet" data-testid="behaviour">
+      <h2>
+        {{ dryer.behaviour.measured ? 'As measured' : 'Not measured: taken for one of its kind' }}
+      </h2>
+      <dl>
+        <div>
+          <dt>true air against the dial</dt>
+          <dd>
+            {{ dryer.behaviour.biasK >= 0 ? '+' : '' }}{{ dryer.behaviour.biasK.toFixed(1) }} K
+          </dd>
+        </div>
+        <div>
+          <dt>hottest spot above the dial</dt>
+          <dd>
+            {{ dryer.behaviour.hottestAboveSetK.toFixed(1) }} ±
+            {{ dryer.behaviour.uncertaintyK.toFixed(1) }} K
+          </dd>
+        </div>
+        <div>
+          <dt>minutes to heat up</dt>
+          <dd>{{ dryer.behaviour.heatUpMin.toFixed(0) }}</dd>
+        </div>
+        <template v-if="dryer.measurement">
+          <div>
+            <dt>overshoot</dt>
+            <dd>{{ dryer.measurement.overshootK.toFixed(1) }} K</dd>
+          </div>
+          <div>
+            <dt>ripple</dt>
+            <dd>{{ dryer.measurement.rippleK.toFixed(1) }} K</dd>
+          </div>
+          <div>
+            <dt>from side to side</dt>
+            <dd>{{ dryer.measurement.uniformityK.toFixed(1) }} K</dd>
+          </div>
+        </template>
+      </dl>
+      <p v-if="!dryer.behaviour.measured" class="small">
+        Every limit is lowered by
+        {{ (dryer.behaviour.hottestAboveSetK + dryer.behaviour.uncertaintyK).toFixed(0) }} K because
+        nobody knows better. A run with probes usually gains most of it back.
+      </p>
+      <template v-if="dryer.measurement">
+        <p v-for="line in dryer.measurement.remarks" :key="line" class="small">{{ line }}</p>
+        <p class="small soft">
+          measured {{ dateTime(dryer.measurement.atS ?? 0) }} at
+          {{ temperature(dryer.measurement.setpointC) }}
+          <button class="button plain small" @click="forget(dryer.measurement.id ?? 0)">
+            take this run back
+          </button>
+        </p>
+      </template>
+    </section>
+
+    <div class="halves">
+      <section>
+        <h2>Measure it</h2>
+        <ol class="small">
+          <li>Put probes where a reel's bore, its hottest rim and its far rim will be.</li>
+          <li>Start the log cold, set the temperature, and leave it for 90 minutes.</li>
+          <li>
+            Choose the log (time, then a column per probe), or say when the devices that are in this
+            dryer began to show it.
+          </li>
+        </ol>
+        <form novalidate class="grid" @submit.prevent="measure(false)">
+          <NumberField
+            id="run-set"
+            v-model="run.setpointC"
+            label="set to, °C"
+            :min="20"
+            :max="250"
+          />
+          <NumberField
+            id="run-unsure"
+            v-model="run.instrumentUncertaintyK"
+            label="probes good to ±, K"
+            :min="0"
+            :max="10"
+            :step="0.1"
+          />
+          <div class="field">
+            <label for="run-file">log, CSV</label>
+            <input id="run-file" type="file" accept=".csv,.txt,text/*" @change="load" />
+          </div>
+          <div class="field">
+            <label for="run-from">or devices in it, since</label>
+            <el-date-picker
+              id="run-from"
+              v-model="run.from"
+              type="datetime"
+              format="D MMM YYYY, HH:mm"
+            />
+          </div>
+          <button class="button">Evaluate</button>
+        </form>
+        <ProblemNote v-if="runProblem" :problem="runProblem" />
+        <div v-if="found" class="found" data-testid="run-found">
+          <p>
+            Bias {{ found.biasK.toFixed(1) }} K, overshoot {{ found.overshootK.toFixed(1) }} K,
+            ripple {{ found.rippleK.toFixed(1) }} K, side to side
+            {{ found.uniformityK.toFixed(1) }} K, warm after {{ found.heatUpMin.toFixed(0) }} min,
+            hottest {{ found.hottestAboveSetK.toFixed(1) }} K above the dial.
+          </p>
+          <p v-for="line in found.remarks" :key="line" class="small">{{ line }}</p>
+          <button class="button primary" data-testid="keep-run" @click="measure(true)">
+            Keep this run
+          </button>
+        </div>
+
+        <h2 class="second">Air exchange by its power</h2>
+        <p class="small">
+          Hot and steady, read a power meter with the vent open and closed: the difference warms the
+          air that passes.
+        </p>
+        <form novalidate class="grid" @submit.prevent="measureVent(false)">
+          <NumberField id="open-w" v-model="vent.openW" label="vent open, W" :min="0" />
+          <NumberField id="closed-w" v-model="vent.closedW" label="vent closed, W" :min="0" />
+          <NumberField id="inside-c" v-model="vent.insideC" label="inside, °C" :min="20" />
+          <NumberField id="room-c" v-model="vent.roomC" label="room, °C" :min="-10" />
+          <button class="button">Evaluate</button>
+        </form>
+        <ProblemNote v-if="ventProblem" :problem="ventProblem" />
+        <p v-if="changes !== null" class="found">
+          {{ changes.toFixed(0) }} air changes an hour
+          <button class="button" @click="measureVent(true)">Use it</button>
+        </p>
+      </section>
+
+      <section>
+        <h2>What it is</h2>
+        <form novalidate class="grid" @submit.prevent="save">
+          <ChoiceField id="kind" v-model="form.kind" label="kind" :options="kindOptions" />
+          <NumberField
+            id="rated-max"
+            v-model="form.ratedMaxC"
+            label="rated maximum, °C"
+            :min="30"
+            :max="250"
+          />
+          <NumberField id="slots" v-model="form.slots" label="slots for reels" :min="1" :max="24" />
+          <NumberField
+            id="dryer-volume"
+            v-model="form.volumeL"
+            label="inside volume, L"
+            :min="1"
+            :max="2000"
+          />
+          <NumberField
+            id="reel-diameter"
+            v-model="form.maxReelDiameterMm"
+            label="clear across a reel, mm"
+            :min="50"
+            :max="1000"
+          />
+          <NumberField
+            id="reel-width"
+            v-model="form.maxReelWidthMm"
+            label="clear width per reel, mm"
+            :min="10"
+            :max="1000"
+          />
+          <NumberField id="power" v-model="form.powerW" label="power, W" :min="1" :max="10000" />
+          <NumberField
+            v-if="!form.ventedFreely"
+            id="dryer-ach"
+            v-model="form.airChangesPerHour"
+            :label="`air changes per hour (${kind?.airChangesLow} to ${kind?.airChangesHigh} usual)`"
+            :min="0.01"
+            :max="1000"
+          />
+          <ChoiceField
+            id="desiccant"
+            v-model="form.desiccant"
+            label="desiccant in it"
+            placeholder="none"
+            :options="DESICCANTS"
+          />
+          <template v-if="form.desiccant">
+            <NumberField
+              id="desiccant-dry"
+              v-model="form.desiccantDryG"
+              label="desiccant, dry, g"
+              :min="1"
+            />
+            <NumberField
+              id="desiccant-water"
+              v-model="form.desiccantWaterG"
+              label="water in it, g (little if empty)"
+              :min="0"
+            />
+          </template>
+          <div class="checks">
+            <label><input v-model="form.ventedFreely" type="checkbox" /> vented freely</label>
+            <label><input v-model="form.feedsOut" type="checkbox" /> feeds out while drying</label>
+            <label
+              ><input v-model="form.turnsItselfOff" type="checkbox" /> its timer ends the
+              heat</label
+            >
+            <label><input v-model="form.outOfOrder" type="checkbox" /> out of order</label>
+          </div>
+          <div class="field wide">
+            <label for="topic">MQTT topic that switches it</label>
+            <input id="topic" v-model="form.switchTopic" class="text" />
+          </div>
+          <div class="field wide">
+            <label for="payload">message that switches it off</label>
+            <input id="payload" v-model="form.switchOffPayload" class="text" />
+          </div>
+          <label class="wide">
+            <input v-model="form.maySwitchOff" type="checkbox" />
+            the program may switch it off when a probe shows that something inside is harmed
+          </label>
+          <button class="button primary" data-testid="save-dryer">Keep this</button>
+          <span v-if="saved" role="status">kept</span>
+        </form>
+      </section>
+    </div>
+    <div class="small cautions">
+      <p v-for="caution in kind?.cautions" :key="caution">{{ caution }}</p>
+      <p>{{ dryer.generalCaution }}</p>
+    </div>
+  </template>
+</template>
+
+<style scoped>
+.behaviour {
+  margin: 1rem 0;
+}
+
+dl {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 2.5rem;
+  margin: 0.5rem 0;
+}
+
+dt {
+  font-size: var(--size-1);
+  color: var(--soft);
+}
+
+dd {
+  margin: 0;
+  font-size: var(--size-3);
+  font-weight: 700;
+}
+
+.halves {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(20rem, 1fr));
+  gap: 2rem;
+}
+
+.grid {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0.75rem 1rem;
+  align-items: end;
+  margin-top: 0.5rem;
+}
+
+.grid > .button {
+  justify-self: start;
+}
+
+.wide,
+.checks {
+  grid-column: 1 / -1;
+}
+
+.checks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 1.25rem;
+}
+
+.text {
+  padding: 0.4rem 0.5rem;
+  border: 1px solid var(--board);
+  border-radius: var(--corner);
+  background: var(--field);
+}
+
+.found {
+  margin-top: 0.75rem;
+  padding-left: 0.9rem;
+  border-left: 4px solid var(--ink);
+}
+
+.second {
+  margin-top: 1.5rem;
+}
+
+.cautions {
+  margin-top: 1.25rem;
+  display: grid;
+  gap: 0.25rem;
+}
+</style>

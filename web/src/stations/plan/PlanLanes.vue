@@ -1,0 +1,431 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Schemas } from '@/api/client'
+import { hours, moisture, moment, temperature } from '@/parts/format'
+import type { Spool } from '@/stores/shelf'
+
+/** Dryers over time with the charges in them, the jobs they serve, and one spool's moisture. */
+const props = defineProps<{
+  view: Schemas['PlanView']
+  week: Schemas['WindowView'][]
+  spools: Spool[]
+  frameHours: number[]
+}>()
+
+const chosen = defineModel<string | null>('chosen', { required: true })
+const emit = defineEmits<{ moved: [charge: Charge, dryerId: number, startHour: number] }>()
+
+type Charge = Schemas['ChargePlan']
+
+const WIDTH = 1000
+const LANE = 46
+const JOBS = 34
+const CURVE = 80
+const SNAP_H = 0.5
+const LEAST_H = 24
+
+const plan = computed(() => props.view.plan)
+
+/** Hours shown: a little more than the last job. */
+const span = computed(() => {
+  const last = Math.max(LEAST_H, ...(plan.value?.jobs ?? []).map((j) => j.startHour + j.hours))
+  return Math.ceil((last + 4) / 12) * 12
+})
+
+function x(hour: number): number {
+  return (WIDTH * Math.min(Math.max(hour, 0), span.value)) / span.value
+}
+
+const jobsTop = computed(() => props.view.lanes.length * LANE)
+const curveTop = computed(() => jobsTop.value + JOBS)
+const height = computed(() => curveTop.value + CURVE + 18)
+
+function laneOf(dryerId: number): number {
+  return props.view.lanes.findIndex((lane) => lane.dryerId === dryerId)
+}
+
+const days = computed(() => {
+  const marks = []
+  const first = new Date(1000 * props.view.startS)
+  first.setHours(24, 0, 0, 0)
+  for (let at = first.getTime() / 1000; ; at += 86_400) {
+    const hour = (at - props.view.startS) / 3600
+    if (hour > span.value) {
+      return marks
+    }
+    const name = new Date(1000 * at).toLocaleDateString('en-GB', { weekday: 'short' })
+    marks.push({ hour, name })
+  }
+})
+
+/** Spans in which nobody is there, between those in which somebody is. */
+const absences = computed(() => {
+  const spans: { from: number; to: number }[] = []
+  let reached = 0
+  for (let day = -1; day <= span.value / 24 + 1; day++) {
+    const midnight = new Date(1000 * props.view.startS)
+    midnight.setHours(0, 0, 0, 0)
+    midnight.setDate(midnight.getDate() + day)
+    const weekday = midnight.getDay() === 0 ? 7 : midnight.getDay()
+    const base = (midnight.getTime() / 1000 - props.view.startS) / 3600
+    for (const window of props.week.filter((each) => each.weekday === weekday)) {
+      const from = base + (window.fromMin ?? 0) / 60
+      const to = base + (window.toMin ?? 0) / 60
+      if (to > 0) {
+        if (from > reached) {
+          spans.push({ from: reached, to: from })
+        }
+        reached = Math.max(reached, to)
+      }
+    }
+  }
+  return spans.filter((each) => each.from < span.value)
+})
+
+const charges = computed(() =>
+  (plan.value?.charges ?? []).map((charge) => ({
+    charge,
+    x: x(charge.startHour),
+    width: Math.max(4, x(charge.endHour) - x(charge.startHour)),
+    needed: Math.max(2, x(charge.startHour + charge.neededHours) - x(charge.startHour)),
+    y: laneOf(charge.dryerId) * LANE + 6,
+    chosen: charge.codes.includes(chosen.value ?? ''),
+    label: `${charge.dryer}: ${charge.codes.join(', ')} at ${temperature(charge.setpointC)} from ${moment(props.view.startS + 3600 * charge.startHour, props.view.startS)} for ${hours(charge.endHour - charge.startHour)}`,
+  })),
+)
+
+const jobs = computed(() =>
+  (plan.value?.jobs ?? []).map((job) => ({
+    job,
+    x: x(job.startHour),
+    width: Math.max(4, x(job.startHour + job.hours) - x(job.startHour)),
+  })),
+)
+
+/** The chosen spool: as it lies, then dried, then kept in its bag until its job. */
+const curve = computed(() => {
+  const spool = props.spools.find((each) => each.code === chosen.value)
+  if (!spool) {
+    return null
+  }
+  const charge = plan.value?.charges.find((each) => each.codes.includes(spool.code))
+  const points: [number, number][] = []
+  const until = charge?.startHour ?? span.value
+  props.frameHours.forEach((hour, i) => {
+    if (hour <= until) {
+      points.push([hour, spool.frames.mean[i] ?? 0])
+    }
+  })
+  const last = points.at(-1)?.[1] ?? 0
+  if (charge) {
+    points.push([charge.startHour, last])
+    const steps = 8
+    for (let i = 1; i <= steps; i++) {
+      const share = Math.exp((-3 * i) / steps)
+      const low = Math.min(last, spool.dryTargetPercent)
+      points.push([
+        charge.startHour + (charge.neededHours * i) / steps,
+        low + (last - low) * Math.max(0, (share - 0.05) / 0.95),
+      ])
+    }
+    points.push([span.value, Math.min(last, spool.dryTargetPercent)])
+  }
+  const most = 1.1 * Math.max(spool.printLimitPercent, ...points.map((point) => point[1]))
+  const y = (percent: number) => curveTop.value + CURVE - (CURVE - 8) * (percent / most)
+  return {
+    spool,
+    line: points.map(([hour, percent]) => `${x(hour)},${y(percent)}`).join(' '),
+    limit: y(spool.printLimitPercent),
+    target: y(spool.dryTargetPercent),
+  }
+})
+
+const dragging = ref<{
+  charge: Charge
+  fromX: number
+  fromY: number
+  dx: number
+  dy: number
+} | null>(null)
+
+function grab(event: PointerEvent, charge: Charge) {
+  chosen.value = charge.codes[0] ?? null
+  dragging.value = { charge, fromX: event.clientX, fromY: event.clientY, dx: 0, dy: 0 }
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+}
+
+function drag(event: PointerEvent) {
+  const held = dragging.value
+  if (held) {
+    const box = (event.currentTarget as SVGElement).ownerSVGElement?.getBoundingClientRect()
+    const scaleX = box ? WIDTH / box.width : 1
+    const scaleY = box ? height.value / box.height : 1
+    held.dx = (event.clientX - held.fromX) * scaleX
+    held.dy = (event.clientY - held.fromY) * scaleY
+  }
+}
+
+function drop() {
+  const held = dragging.value
+  dragging.value = null
+  if (!held || Math.hypot(held.dx, held.dy) < 6) {
+    return
+  }
+  const lane = laneOf(held.charge.dryerId) + Math.round(held.dy / LANE)
+  const to = props.view.lanes[Math.min(props.view.lanes.length - 1, Math.max(0, lane))]
+  const hour = held.charge.startHour + (held.dx * span.value) / WIDTH
+  if (to) {
+    emit('moved', held.charge, to.dryerId, Math.max(0, Math.round(hour / SNAP_H) * SNAP_H))
+  }
+}
+
+function shift(charge: Charge): string {
+  const held = dragging.value
+  return held?.charge === charge ? `translate(${held.dx} ${held.dy})` : ''
+}
+</script>
+
+<template>
+  <div class="frame">
+    <div
+      class="names"
+      :style="{ gridTemplateRows: `repeat(${view.lanes.length}, ${LANE}px) ${JOBS}px auto` }"
+    >
+      <span v-for="lane in view.lanes" :key="lane.dryerId" class="name">
+        <router-link :to="`/dryer/${lane.dryerId}`">{{ lane.name }}</router-link>
+        <span class="small soft">{{
+          lane.outOfOrder ? 'out of order' : `${lane.slots} ${lane.slots === 1 ? 'reel' : 'reels'}`
+        }}</span>
+      </span>
+      <span class="name small">jobs</span>
+      <span v-if="curve" class="name small soft">
+        {{ curve.spool.code }}, mean moisture; red: print limit; line below: dry target
+        {{ moisture(curve.spool.dryTargetPercent) }}
+      </span>
+    </div>
+    <svg
+      :viewBox="`0 0 ${WIDTH} ${height}`"
+      :style="{ height: `${height}px` }"
+      preserveAspectRatio="none"
+      role="group"
+      aria-label="Plan: dryers over time"
+    >
+      <rect
+        v-for="span_ in absences"
+        :key="span_.from"
+        :x="x(span_.from)"
+        :width="x(span_.to) - x(span_.from)"
+        y="0"
+        :height="curveTop"
+        class="absent"
+      />
+      <g v-for="day in days" :key="day.hour">
+        <line :x1="x(day.hour)" :x2="x(day.hour)" y1="0" :y2="height - 16" class="day" />
+      </g>
+      <line
+        v-for="(lane, i) in view.lanes"
+        :key="lane.dryerId"
+        x1="0"
+        :x2="WIDTH"
+        :y1="(i + 1) * LANE"
+        :y2="(i + 1) * LANE"
+        class="lane"
+      />
+      <rect
+        v-for="(lane, i) in view.lanes.filter((each) => each.freeFromS > view.startS)"
+        :key="`busy-${lane.dryerId}`"
+        x="0"
+        :y="laneOf(lane.dryerId) * LANE + 6"
+        :width="x((lane.freeFromS - view.startS) / 3600)"
+        :height="LANE - 12"
+        class="busy"
+        :data-index="i"
+      />
+      <g
+        v-for="each in charges"
+        :key="`${each.charge.dryerId}-${each.charge.startHour}`"
+        class="charge"
+        :class="{ chosen: each.chosen }"
+        role="button"
+        tabindex="0"
+        :aria-label="each.label"
+        :transform="shift(each.charge)"
+        @pointerdown="grab($event, each.charge)"
+        @pointermove="drag"
+        @pointerup="drop"
+        @keydown.enter="chosen = each.charge.codes[0] ?? null"
+      >
+        <title>{{ each.label }}</title>
+        <rect :x="each.x" :y="each.y" :width="each.width" :height="LANE - 12" class="hot" />
+        <rect :x="each.x" :y="each.y" :width="each.needed" :height="LANE - 12" class="needed" />
+      </g>
+      <g v-for="each in jobs" :key="each.job.jobId">
+        <title>{{ each.job.name }}: {{ each.job.why }}</title>
+        <line
+          :x1="each.x"
+          :x2="each.x"
+          :y1="0"
+          :y2="jobsTop + JOBS - 8"
+          class="deadline"
+          :class="{ missed: !each.job.served }"
+        />
+        <rect
+          :x="each.x"
+          :y="jobsTop + 8"
+          :width="each.width"
+          :height="JOBS - 16"
+          class="job"
+          :class="{ missed: !each.job.served }"
+        />
+      </g>
+      <template v-if="curve">
+        <line x1="0" :x2="WIDTH" :y1="curve.limit" :y2="curve.limit" class="limit" />
+        <line x1="0" :x2="WIDTH" :y1="curve.target" :y2="curve.target" class="target" />
+        <polyline :points="curve.line" class="curve" />
+      </template>
+    </svg>
+    <div class="labels" aria-hidden="true">
+      <span
+        v-for="each in charges"
+        :key="`l-${each.charge.dryerId}-${each.charge.startHour}`"
+        class="tag"
+        :style="{
+          left: `${each.x / 10}%`,
+          top: `${each.y + 6}px`,
+          maxWidth: `${each.width / 10}%`,
+        }"
+        >{{ each.charge.codes.join(' ') }}</span
+      >
+      <span
+        v-for="day in days"
+        :key="day.hour"
+        class="tag soft"
+        :style="{ left: `${x(day.hour) / 10}%`, top: `${height - 18}px` }"
+        >{{ day.name }}</span
+      >
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  position: relative;
+  display: grid;
+  grid-template-columns: 9rem minmax(0, 1fr);
+  gap: 0 1rem;
+}
+
+.names {
+  display: grid;
+  align-content: start;
+}
+
+.name {
+  display: flex;
+  flex-direction: column;
+  justify-content: center;
+  line-height: 1.2;
+}
+
+svg {
+  width: 100%;
+  background: var(--sheet);
+  touch-action: none;
+}
+
+svg * {
+  vector-effect: non-scaling-stroke;
+}
+
+.labels {
+  grid-column: 2;
+  grid-row: 1;
+  position: relative;
+  pointer-events: none;
+}
+
+svg {
+  grid-column: 2;
+  grid-row: 1;
+}
+
+.tag {
+  position: absolute;
+  padding-left: 0.35rem;
+  font-size: var(--size-1);
+  overflow: hidden;
+  white-space: nowrap;
+  text-overflow: ellipsis;
+}
+
+.absent {
+  fill: var(--hairline);
+  opacity: 0.45;
+}
+
+.day,
+.lane {
+  stroke: var(--hairline);
+}
+
+.busy {
+  fill: var(--board);
+  opacity: 0.6;
+}
+
+.charge {
+  cursor: grab;
+}
+
+.hot {
+  fill: var(--forecast);
+  stroke: var(--ink);
+}
+
+.needed {
+  fill: var(--board);
+  opacity: 0.75;
+}
+
+.chosen .hot {
+  stroke-width: 3;
+}
+
+.deadline {
+  stroke: var(--ink);
+  stroke-dasharray: 2 4;
+}
+
+.job {
+  fill: var(--ink);
+}
+
+.missed {
+  stroke: var(--call);
+}
+
+.job.missed {
+  fill: var(--call);
+}
+
+.curve {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+
+.limit {
+  stroke: var(--call);
+}
+
+.target {
+  stroke: var(--soft);
+  stroke-dasharray: 4 3;
+}
+
+@media (max-width: 700px) {
+  .frame {
+    grid-template-columns: 6rem minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,403 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, reactive, ref, watch } from 'vue'
+import { answer, client, Problem, type Schemas } from '@/api/client'
+import NumberField from '@/parts/NumberField.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import { hours, moment, temperature } from '@/parts/format'
+import { useActs } from '@/stores/acts'
+import { useShelf } from '@/stores/shelf'
+import HandsEditor from './HandsEditor.vue'
+import PlanLanes from './PlanLanes.vue'
+
+const POLL_MS = 700
+const SECONDS = 20
+
+const acts = useActs()
+const shelf = useShelf()
+const view = ref<Schemas['PlanView'] | null>(null)
+const jobs = ref<Schemas['JobView'][]>([])
+const week = ref<Schemas['WindowView'][]>([])
+const problem = ref<Problem | null>(null)
+const jobProblem = ref<Problem | null>(null)
+const chosen = ref<string | null>(null)
+let timer: ReturnType<typeof setTimeout> | undefined
+
+const form = reactive({
+  name: '',
+  of: '',
+  grams: 120 as number | null,
+  hours: 4 as number | null,
+  startAt: null as Date | null,
+  inDryBox: false,
+})
+
+async function read() {
+  clearTimeout(timer)
+  try {
+    const [plan, all, hands] = await Promise.all([
+      answer(client.GET('/api/plan')),
+      answer(client.GET('/api/jobs')),
+      answer(client.GET('/api/hands')),
+    ])
+    view.value = plan
+    jobs.value = all
+    week.value = hands
+    problem.value = null
+    chosen.value ??= plan.plan?.charges[0]?.codes[0] ?? null
+    if (plan.seeking) {
+      timer = setTimeout(read, POLL_MS)
+    }
+  } catch (cause) {
+    problem.value = Problem.of(cause)
+  }
+}
+
+watch(() => acts.changes, read, { immediate: true })
+onBeforeUnmount(() => clearTimeout(timer))
+
+async function seek() {
+  try {
+    await answer(client.POST('/api/plan/runs', { body: { seconds: SECONDS } }))
+    await read()
+  } catch (cause) {
+    problem.value = Problem.of(cause)
+  }
+}
+
+async function cancel() {
+  await answer(client.POST('/api/plan/cancel'))
+  await read()
+}
+
+const materials = computed(() => [...new Set(shelf.spools.map((spool) => spool.material))].sort())
+const nowS = computed(() => view.value?.startS ?? Date.now() / 1000)
+const placed = computed(() => new Map(view.value?.plan?.jobs.map((job) => [job.jobId, job]) ?? []))
+
+const headline = computed(() => {
+  const plan = view.value?.plan
+  if (!plan) {
+    return 'Plan'
+  }
+  const served = plan.jobs.length - plan.unserved
+  return plan.unserved === 0
+    ? `All ${plan.jobs.length} jobs find their filament dry`
+    : `${served} of ${plan.jobs.length} jobs find their filament dry`
+})
+
+const energy = computed(() =>
+  (view.value?.plan?.charges ?? []).reduce((sum, charge) => sum + charge.energyKWh, 0),
+)
+
+async function add() {
+  try {
+    const spool = shelf.spools.find((each) => each.code === form.of)
+    const job = await answer(
+      client.POST('/api/jobs', {
+        body: {
+          name: form.name,
+          material: spool ? undefined : form.of || undefined,
+          code: spool?.code,
+          grams: form.grams,
+          hours: form.hours,
+          startAt: form.startAt?.toISOString(),
+          inDryBox: form.inDryBox,
+        },
+      }),
+    )
+    jobProblem.value = null
+    form.name = ''
+    acts.show({ text: `${job.name} added`, remark: null, undo: () => drop(job) }, null)
+    await seek()
+  } catch (cause) {
+    jobProblem.value = Problem.of(cause)
+  }
+}
+
+async function drop(job: Schemas['JobView']) {
+  await answer(client.DELETE('/api/jobs/{id}', { params: { path: { id: job.id } } }))
+  acts.show({ text: `${job.name} taken off`, remark: null, undo: () => back(job) }, null)
+  await seek()
+}
+
+async function done(job: Schemas['JobView']) {
+  await answer(client.POST('/api/jobs/{id}/done', { params: { path: { id: job.id } } }))
+  acts.show({ text: `${job.name} is printed`, remark: null, undo: () => back(job) }, null)
+  await seek()
+}
+
+async function back(job: Schemas['JobView']) {
+  await answer(client.POST('/api/jobs/{id}/restore', { params: { path: { id: job.id } } }))
+  acts.show({ text: `${job.name} is back`, remark: null, undo: null }, null)
+  await seek()
+}
+
+/** A charge that was drawn elsewhere stays there; everything else follows. */
+async function moved(charge: Schemas['ChargePlan'], dryerId: number, startHour: number) {
+  const startAt = new Date(1000 * (nowS.value + 3600 * startHour)).toISOString()
+  try {
+    for (const jobId of charge.jobIds) {
+      const code = placed.value.get(jobId)?.code ?? charge.codes[0]
+      await answer(
+        client.PUT('/api/plan/pins/{jobId}', {
+          params: { path: { jobId } },
+          body: { code, dryerId, startAt },
+        }),
+      )
+    }
+    acts.show(
+      {
+        text: `${charge.codes.join(', ')} pinned`,
+        remark: null,
+        undo: async () => {
+          for (const jobId of charge.jobIds) {
+            await unpin(jobId)
+          }
+          await seek()
+        },
+      },
+      null,
+    )
+    await seek()
+  } catch (cause) {
+    problem.value = Problem.of(cause)
+  }
+}
+
+async function unpin(jobId: number) {
+  await answer(client.DELETE('/api/plan/pins/{jobId}', { params: { path: { jobId } } }))
+}
+
+async function free(jobId: number) {
+  await unpin(jobId)
+  await seek()
+}
+
+function where(job: Schemas['JobPlan']): string {
+  const charge = view.value?.plan?.charges.find(
+    (each) => each.dryerId === job.dryerId && each.startHour === job.chargeStartHour,
+  )
+  if (!charge) {
+    return job.served ? `${job.code}, as it is` : `${job.code}, not dry by then`
+  }
+  const at = moment(nowS.value + 3600 * charge.startHour, nowS.value)
+  const out = moment(nowS.value + 3600 * charge.endHour, nowS.value)
+  return `${job.code} into ${charge.dryer} ${at}, ${temperature(charge.setpointC)}, out ${out}`
+}
+</script>
+
+<template>
+  <div class="head">
+    <h1 data-testid="plan-headline">{{ headline }}</h1>
+    <p v-if="view?.plan" class="soft">
+      {{ view.plan.charges.length }} {{ view.plan.charges.length === 1 ? 'charge' : 'charges' }},
+      {{ energy.toFixed(1) }} kWh
+    </p>
+    <span class="seek">
+      <template v-if="view?.seeking">
+        <progress :value="view.progress" max="1" aria-label="Seeking a plan" />
+        <span class="small soft">{{ view.improvements }} better found</span>
+        <button class="button" @click="cancel">Good enough</button>
+      </template>
+      <button v-else class="button primary" :disabled="!jobs.length" @click="seek">
+        {{ view?.plan ? 'Plan again' : 'Plan' }}
+      </button>
+    </span>
+  </div>
+  <ProblemNote v-if="problem" :problem="problem" />
+  <p v-if="view?.problem" class="call">{{ view.problem }}</p>
+
+  <PlanLanes
+    v-if="view"
+    v-model:chosen="chosen"
+    :view="view"
+    :week="week"
+    :spools="shelf.spools"
+    :frame-hours="shelf.frameHours"
+    @moved="moved"
+  />
+  <p class="small soft">
+    Boxes: charges, darker until dry nine times in ten; shaded: nobody there; upright: a job's
+    start. Draw a box elsewhere to pin it; the rest follows. Once out, a spool waits in its bag.
+  </p>
+
+  <div class="columns">
+    <section>
+      <h2>Jobs</h2>
+      <p v-if="!jobs.length" class="soft">Add the first job: what it needs, how much, and when.</p>
+      <ul class="jobs" data-testid="jobs">
+        <li v-for="job in jobs" :key="job.id">
+          <div class="line">
+            <button
+              class="name"
+              :aria-pressed="chosen === placed.get(job.id)?.code"
+              @click="chosen = placed.get(job.id)?.code ?? null"
+            >
+              {{ job.name }}
+            </button>
+            <span class="soft">
+              {{ job.code || job.material }}, {{ job.grams }} g, {{ hours(job.hours)
+              }}{{ job.inDryBox ? ' out of a dry box' : '' }}; starts
+              {{ moment(job.startS, nowS) }}
+            </span>
+            <span class="acts">
+              <button
+                v-if="placed.get(job.id)?.pinned"
+                class="button plain small"
+                @click="free(job.id)"
+              >
+                unpin
+              </button>
+              <button class="button plain small" @click="done(job)">printed</button>
+              <button class="button plain small" @click="drop(job)">take off</button>
+            </span>
+          </div>
+          <p v-if="job.past" class="call small">
+            Its start has passed: say that it is printed, or take it off.
+          </p>
+          <template v-for="place in [placed.get(job.id)]" :key="place?.jobId">
+            <template v-if="place">
+              <p>{{ where(place) }}{{ place.pinned ? ', pinned' : '' }}</p>
+              <p :class="place.served ? 'soft small' : 'call small'">{{ place.why }}</p>
+              <ul v-if="place.waysOut.length" class="ways small">
+                <li v-for="way in place.waysOut" :key="way">{{ way }}</li>
+              </ul>
+            </template>
+          </template>
+        </li>
+      </ul>
+    </section>
+    <section>
+      <h2>Add a job</h2>
+      <form novalidate class="grid" @submit.prevent="add">
+        <div class="field wide">
+          <label for="job-name">name</label>
+          <input id="job-name" v-model="form.name" class="text" maxlength="80" />
+        </div>
+        <div class="field wide">
+          <label for="job-of">material, or a spool</label>
+          <el-select id="job-of" v-model="form.of" filterable aria-label="material, or a spool">
+            <el-option v-for="name in materials" :key="name" :value="name" :label="name" />
+            <el-option
+              v-for="spool in shelf.spools"
+              :key="spool.code"
+              :value="spool.code"
+              :label="`${spool.code} ${spool.material} ${spool.colourName}`"
+            />
+          </el-select>
+        </div>
+        <NumberField id="job-grams" v-model="form.grams" label="filament, g" :min="1" :step="10" />
+        <NumberField id="job-hours" v-model="form.hours" label="prints for, h" :min="0.1" />
+        <div class="field wide">
+          <label for="job-start">starts</label>
+          <el-date-picker
+            id="job-start"
+            v-model="form.startAt"
+            type="datetime"
+            format="D MMM YYYY, HH:mm"
+          />
+        </div>
+        <label class="wide"
+          ><input v-model="form.inDryBox" type="checkbox" /> prints out of a dry box</label
+        >
+        <button class="button primary" data-testid="add-job">Add and plan</button>
+      </form>
+      <ProblemNote v-if="jobProblem" :problem="jobProblem" />
+      <HandsEditor :week="week" @saved="seek" />
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.25rem 1.25rem;
+  align-items: center;
+  margin-bottom: 0.75rem;
+}
+
+.seek {
+  margin-left: auto;
+  display: flex;
+  gap: 0.75rem;
+  align-items: center;
+}
+
+progress {
+  width: 8rem;
+  accent-color: var(--ink);
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 3fr) minmax(16rem, 1fr);
+  gap: 2rem;
+  margin-top: 1rem;
+}
+
+.jobs {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+
+.jobs > li {
+  padding: 0.5rem 0;
+  border-bottom: 1px solid var(--hairline);
+}
+
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.25rem 0.75rem;
+  align-items: baseline;
+}
+
+.name {
+  border: 0;
+  padding: 0;
+  background: none;
+  font-weight: 700;
+  text-decoration: underline;
+  text-underline-offset: 0.2em;
+  cursor: pointer;
+}
+
+.acts {
+  margin-left: auto;
+}
+
+.acts .button {
+  min-height: 1.5rem;
+  padding-block: 0;
+}
+
+.ways {
+  margin: 0.2rem 0 0;
+  padding-left: 1.1rem;
+}
+
+.grid {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0.6rem 0.75rem;
+  margin: 0.5rem 0;
+}
+
+.wide {
+  grid-column: 1 / -1;
+}
+
+.text {
+  padding: 0.4rem 0.5rem;
+  border: 1px solid var(--board);
+  border-radius: var(--corner);
+  background: var(--field);
+}
+
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,262 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { answer, client, Problem, type Schemas } from '@/api/client'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import { moment } from '@/parts/format'
+import { useActs } from '@/stores/acts'
+
+/** The run sheet; on a wall it is only read, from afar. */
+const props = defineProps<{ wall?: boolean }>()
+
+const REFRESH_MS = 60_000
+const SNOOZE_H = 2
+const DAY_H = 24
+const WEEK_H = 7 * 24
+
+const acts = useActs()
+const view = ref<Schemas['TodayView'] | null>(null)
+const problem = ref<Problem | null>(null)
+const week = ref(false)
+let timer: ReturnType<typeof setTimeout> | undefined
+
+type Line = Schemas['LineView']
+
+async function read() {
+  clearTimeout(timer)
+  try {
+    view.value = await answer(
+      client.GET('/api/today', { params: { query: { hours: week.value ? WEEK_H : DAY_H } } }),
+    )
+    problem.value = null
+  } catch (cause) {
+    problem.value = Problem.of(cause)
+  }
+  timer = setTimeout(read, REFRESH_MS)
+}
+
+watch([week, () => acts.changes], read, { immediate: true })
+onBeforeUnmount(() => clearTimeout(timer))
+
+const DOERS: Record<Line['doer'], string> = {
+  HANDS: 'hands',
+  DRYER: 'dryer',
+  PRINTER: 'printer',
+}
+const SAID: Record<NonNullable<Line['said']>, string> = {
+  DONE: 'done',
+  SNOOZED: 'comes again later',
+  NOT_NEEDED: 'not needed',
+}
+
+/** Under their days, so that the clock alone tells the time. */
+const days = computed(() => {
+  const byDay = new Map<string, Line[]>()
+  const now = view.value?.nowS ?? 0
+  for (const line of view.value?.lines ?? []) {
+    const day = line.overdue
+      ? 'Overdue'
+      : new Date(1000 * Math.max(line.atS, now)).toLocaleDateString('en-GB', {
+          weekday: 'long',
+          day: 'numeric',
+          month: 'long',
+        })
+    byDay.set(day, [...(byDay.get(day) ?? []), line])
+  }
+  return [...byDay]
+})
+
+function clock(line: Line): string {
+  return line.overdue
+    ? moment(line.atS, view.value?.nowS ?? line.atS)
+    : new Date(1000 * line.atS).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+}
+
+async function say(line: Line, kind: NonNullable<Line['said']>, words: string) {
+  try {
+    const { id } = await answer(
+      client.POST('/api/today/acts', {
+        body: {
+          key: line.key,
+          kind,
+          until:
+            kind === 'SNOOZED'
+              ? new Date(Date.now() + SNOOZE_H * 3_600_000).toISOString()
+              : undefined,
+        },
+      }),
+    )
+    await read()
+    acts.show({ text: `${words}: ${line.what}`, remark: null, undo: () => takeBack(id) }, null)
+  } catch (cause) {
+    acts.fail(cause)
+  }
+}
+
+async function takeBack(id: number) {
+  await answer(client.DELETE('/api/today/acts/{id}', { params: { path: { id } } }))
+  await read()
+  acts.show({ text: 'Back on the sheet', remark: null, undo: null }, null)
+}
+</script>
+
+<template>
+  <div :class="{ wall: props.wall }">
+    <div class="head">
+      <h1>Today</h1>
+      <template v-if="!wall">
+        <label><input v-model="week" type="checkbox" /> the whole week</label>
+        <router-link to="/wall">on a wall screen</router-link>
+        <a href="/api/today.ics">as a calendar</a>
+      </template>
+      <router-link v-else to="/today" class="small soft">leave the wall</router-link>
+    </div>
+    <ProblemNote v-if="problem" :problem="problem" />
+    <p v-if="view && view.lines.length === 0" class="soft">
+      Nothing is due {{ week ? 'this week' : 'in the next day' }}. Plan what is to be printed under
+      <router-link to="/plan">Plan</router-link>.
+    </p>
+    <template v-for="[day, lines] in days" :key="day">
+      <h2 :class="{ call: day === 'Overdue' }">{{ day }}</h2>
+      <ol data-testid="sheet">
+        <li v-for="line in lines" :key="line.key" :class="{ overdue: line.overdue }">
+          <span class="when number">{{ clock(line) }}</span>
+          <span class="doer small soft">{{ DOERS[line.doer] }}</span>
+          <span class="what">
+            <router-link :to="line.link">{{ line.what }}</router-link>
+            <span class="why">{{ line.why }}</span>
+            <span class="soft small">If skipped: {{ line.ifSkipped }}</span>
+          </span>
+          <span v-if="!wall" class="acts">
+            <button
+              class="button"
+              :aria-label="`Done: ${line.what}`"
+              @click="say(line, 'DONE', 'Done')"
+            >
+              done
+            </button>
+            <button
+              class="button plain"
+              :aria-label="`In two hours again: ${line.what}`"
+              @click="say(line, 'SNOOZED', 'In 2 h again')"
+            >
+              in 2 h
+            </button>
+            <button
+              class="button plain"
+              :aria-label="`Not needed: ${line.what}`"
+              @click="say(line, 'NOT_NEEDED', 'Not needed')"
+            >
+              not needed
+            </button>
+          </span>
+        </li>
+      </ol>
+    </template>
+    <template v-if="!wall && view?.settled.length">
+      <h2 class="soft">Settled</h2>
+      <ul class="settled small">
+        <li v-for="line in view.settled" :key="line.key">
+          <s>{{ line.what }}</s> {{ line.said ? SAID[line.said] : '' }}
+          <span v-if="line.person" class="soft">{{ line.person }}</span>
+          <button class="button plain small" @click="takeBack(line.actId ?? 0)">take back</button>
+        </li>
+      </ul>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.25rem 1.5rem;
+  align-items: baseline;
+  margin-bottom: 0.5rem;
+}
+
+h2 {
+  margin: 1rem 0 0.25rem;
+  padding-bottom: 0.2rem;
+  border-bottom: 2px solid var(--ink);
+}
+
+ol,
+.settled {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+
+ol > li {
+  display: grid;
+  grid-template-columns: 5rem 4rem minmax(0, 1fr) auto;
+  gap: 0.25rem 1rem;
+  align-items: start;
+  padding: 0.55rem 0;
+  border-bottom: 1px solid var(--hairline);
+}
+
+.when {
+  font-weight: 700;
+  font-size: var(--size-3);
+  line-height: 1.3;
+}
+
+.doer {
+  padding-top: 0.2rem;
+}
+
+.what {
+  display: grid;
+  gap: 0.1rem;
+}
+
+.what a {
+  font-weight: 700;
+}
+
+.overdue .when {
+  color: var(--call);
+  font-size: var(--size-2);
+}
+
+.acts {
+  display: flex;
+  gap: 0.25rem;
+  align-items: center;
+}
+
+.acts .button {
+  min-height: 2rem;
+  padding: 0.15rem 0.6rem;
+}
+
+.wall {
+  padding: 1rem 2rem;
+  font-size: 1.5rem;
+}
+
+.wall .when,
+.wall .what a {
+  font-size: 2rem;
+}
+
+.wall ol > li {
+  grid-template-columns: 8rem 7rem minmax(0, 1fr);
+}
+
+.wall .small {
+  font-size: 1.15rem;
+}
+
+@media (max-width: 700px) {
+  ol > li {
+    grid-template-columns: 4.5rem minmax(0, 1fr);
+  }
+
+  .what,
+  .acts {
+    grid-column: 1 / -1;
+  }
+}
+</style>

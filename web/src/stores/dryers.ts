@@ -1,0 +1,89 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { answer, client, Problem, type Schemas } from '@/api/client'
+import { useActs } from './acts'
+
+export type Dryer = Schemas['DryerView']
+export type Cycle = Schemas['CycleSummary']
+
+const REFRESH_MS = 15_000
+
+/** The workshop's dryers and their cycles, read again now and then: an alarm must be seen. */
+export const useDryers = defineStore('dryers', () => {
+  const dryers = shallowRef<Dryer[]>([])
+  const cycles = shallowRef<Cycle[]>([])
+  const problem = shallowRef<Problem | null>(null)
+  const known = ref(false)
+  let timer: ReturnType<typeof setTimeout> | undefined
+
+  const open = computed(() => cycles.value.filter((cycle) => cycle.stage !== 'STOPPED'))
+  const stopped = computed(() => cycles.value.filter((cycle) => cycle.stage === 'STOPPED'))
+  const alarms = computed(() => open.value.filter((cycle) => cycle.alarm !== null))
+
+  async function read() {
+    clearTimeout(timer)
+    try {
+      const [all, running] = await Promise.all([
+        answer(client.GET('/api/dryers')),
+        answer(client.GET('/api/cycles')),
+      ])
+      dryers.value = all
+      cycles.value = running
+      problem.value = null
+      known.value = true
+    } catch (cause) {
+      problem.value = Problem.of(cause)
+    }
+    timer = setTimeout(read, REFRESH_MS)
+  }
+
+  function cycleIn(dryerId: number): Cycle | undefined {
+    return open.value.find((cycle) => cycle.dryerId === dryerId)
+  }
+
+  /** Does something with a cycle, says so, and keeps the way back. */
+  async function act(id: number, text: string, body: Schemas['ActRequest']) {
+    // The way back that is still shown belongs to another act.
+    useActs().show(null, null)
+    const done = await answer(
+      client.POST('/api/cycles/{id}/acts', { params: { path: { id } }, body }),
+    )
+    await changed()
+    useActs().show(
+      {
+        text,
+        remark: null,
+        undo: async () => {
+          await answer(
+            client.DELETE('/api/cycles/{id}/facts/{factId}', {
+              params: { path: { id, factId: done.id } },
+            }),
+          )
+          await changed()
+          useActs().show({ text: `Undone: ${text}`, remark: null, undo: null }, null)
+        },
+      },
+      null,
+    )
+  }
+
+  /** Starts a cycle; returns its number. */
+  async function start(body: Schemas['StartRequest'], text: string): Promise<number> {
+    const { id } = await answer(client.POST('/api/cycles', { body }))
+    await changed()
+    useActs().show({ text, remark: null, undo: () => takeBack(id, text) }, null)
+    return id
+  }
+
+  async function takeBack(id: number, text: string) {
+    await answer(client.DELETE('/api/cycles/{id}', { params: { path: { id } } }))
+    await changed()
+    useActs().show({ text: `Undone: ${text}`, remark: null, undo: null }, null)
+  }
+
+  async function changed() {
+    await Promise.all([read(), useActs().changed()])
+  }
+
+  return { dryers, cycles, open, stopped, alarms, problem, known, read, cycleIn, act, start }
+})

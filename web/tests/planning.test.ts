@@ -1,0 +1,283 @@
+import { flushPromises, mount, RouterLinkStub } from '@vue/test-utils'
+import { createPinia, setActivePinia } from 'pinia'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import type { Schemas } from '@/api/client'
+import CycleLane from '@/stations/dry/CycleLane.vue'
+import DryerFacts from '@/stations/dry/DryerFacts.vue'
+import HandsEditor from '@/stations/plan/HandsEditor.vue'
+import PlanLanes from '@/stations/plan/PlanLanes.vue'
+import TodayStation from '@/stations/today/TodayStation.vue'
+import type { Dryer } from '@/stores/dryers'
+
+const START_S = 1_760_000_400
+const HOUR_S = 3600
+const links = { global: { stubs: { RouterLink: RouterLinkStub } } }
+
+beforeEach(() => setActivePinia(createPinia()))
+afterEach(() => vi.unstubAllGlobals())
+
+/** Answers every request from a table of paths, and keeps what was sent. */
+function serve(answers: Record<string, unknown>) {
+  const sent: { path: string; method: string; body: unknown }[] = []
+  vi.stubGlobal('fetch', async (request: Request) => {
+    const path = new URL(request.url).pathname
+    const text = await request.text()
+    sent.push({ path, method: request.method, body: text ? JSON.parse(text) : null })
+    return new Response(JSON.stringify(answers[path] ?? {}), {
+      status: 200,
+      headers: { 'Content-Type': 'application/json' },
+    })
+  })
+  return sent
+}
+
+describe('a spool in a cycle', () => {
+  const point = (hour: number, mean: number) => ({
+    hour,
+    outerPercent: mean - 0.02,
+    meanPercent: mean,
+    corePercent: mean + 0.02,
+    lowPercent: mean - 0.03,
+    highPercent: mean + 0.03,
+  })
+  const spool = {
+    code: 'AAAA',
+    targetPercent: 0.08,
+    floorPercent: 0.02,
+    sureDryS: START_S + 8 * HOUR_S,
+    nextWeighingS: START_S + 4 * HOUR_S,
+    past: [0, 1, 2].map((hour) => ({
+      timeS: START_S + hour * HOUR_S,
+      outerPercent: 0.2 - 0.02 * hour,
+      meanPercent: 0.24 - 0.02 * hour,
+      corePercent: 0.25 - 0.01 * hour,
+    })),
+    ahead: [0, 3, 6, 20].map((hour) => point(hour, 0.2 - 0.01 * hour)),
+  } as unknown as Schemas['SpoolInCycle']
+  const props = {
+    spool,
+    startedS: START_S,
+    endS: START_S + 10 * HOUR_S,
+    nowS: START_S + 2 * HOUR_S,
+    heated: [{ fromS: START_S, toS: START_S + 5 * HOUR_S }],
+    label: 'AAAA: likely dry',
+  }
+
+  it('is drawn on one scale of time with heat, now and sure', () => {
+    const lane = mount(CycleLane, { props })
+    expect(Number(lane.find('.now').attributes('x1'))).toBe(120)
+    expect(Number(lane.find('.sure').attributes('x1'))).toBe(480)
+    expect(Number(lane.find('.heat').attributes('width'))).toBe(300)
+    expect(lane.find('.weigh').attributes('d')).toContain('M 240')
+    expect(lane.find('svg').attributes('aria-label')).toBe('AAAA: likely dry')
+  })
+
+  it('joins what was and what is to come, and leaves out what lies beyond', () => {
+    const lane = mount(CycleLane, { props })
+    expect(lane.find('.mean').attributes('points')?.split(' ')).toHaveLength(6)
+    expect(lane.find('.band').attributes('points')?.split(' ')).toHaveLength(6)
+  })
+
+  it('has no mark for what never comes', () => {
+    const never = { ...spool, sureDryS: null, nextWeighingS: null }
+    const lane = mount(CycleLane, { props: { ...props, spool: never } })
+    expect(lane.find('.sure').exists()).toBe(false)
+    expect(lane.find('.weigh').exists()).toBe(false)
+  })
+})
+
+describe('what is known of a dryer', () => {
+  const dryer = {
+    placeId: 7,
+    kindTitle: 'Kitchen oven',
+    ratedMaxC: 250,
+    airChangesPerHour: 10,
+    behaviour: { measured: false, hottestAboveSetK: 33.3, uncertaintyK: 15.4 },
+    cautions: ['Never together with food.'],
+  } as unknown as Dryer
+
+  it('says that it was not measured, and cautions', () => {
+    const facts = mount(DryerFacts, { props: { dryer }, ...links })
+    expect(facts.text()).toContain('not measured; by its kind hottest spot 33.3 ± 15.4 K')
+    expect(facts.text()).toContain('10 air changes an hour')
+    expect(facts.text()).toContain('Never together with food.')
+  })
+
+  it('says what was measured', () => {
+    const measured = {
+      ...dryer,
+      airChangesPerHour: null,
+      behaviour: { ...dryer.behaviour, measured: true, hottestAboveSetK: 2, uncertaintyK: 0.5 },
+    }
+    const facts = mount(DryerFacts, { props: { dryer: measured }, ...links })
+    expect(facts.text()).toContain('measured: hottest spot 2.0 ± 0.5 K')
+    expect(facts.text()).toContain('vented freely')
+  })
+})
+
+describe('when somebody is there', () => {
+  const week = [
+    { weekday: 1, fromMin: 480, toMin: 720 },
+    { weekday: 1, fromMin: 780, toMin: 1080 },
+  ]
+
+  it('is a line a day', () => {
+    const editor = mount(HandsEditor, { props: { week } })
+    expect(editor.find<HTMLInputElement>('#hands-0').element.value).toBe('8:00-12:00, 13:00-18:00')
+    expect(editor.find<HTMLInputElement>('#hands-6').element.value).toBe('')
+  })
+
+  it('is read back in minutes of the day', async () => {
+    const sent = serve({ '/api/hands': [] })
+    const editor = mount(HandsEditor, { props: { week } })
+    await editor.find('#hands-5').setValue('10 to 16:30')
+    await editor.find('form').trigger('submit')
+    await flushPromises()
+    expect(sent.find((each) => each.method === 'PUT')?.body).toContainEqual({
+      weekday: 6,
+      fromMin: 600,
+      toMin: 990,
+    })
+    expect(editor.emitted('saved')).toHaveLength(1)
+  })
+
+  it('names what it cannot read and sends nothing', async () => {
+    const sent = serve({ '/api/hands': [] })
+    const editor = mount(HandsEditor, { props: { week } })
+    await editor.find('#hands-2').setValue('noon')
+    await editor.find('form').trigger('submit')
+    await flushPromises()
+    expect(editor.text()).toContain('Wednesday')
+    expect(editor.text()).toContain('“noon”')
+    expect(sent).toHaveLength(0)
+  })
+})
+
+describe('the plan as lanes', () => {
+  const view = {
+    startS: START_S,
+    lanes: [
+      { dryerId: 1, name: 'bench', slots: 2, outOfOrder: false, freeFromS: START_S },
+      { dryerId: 2, name: 'big', slots: 4, outOfOrder: true, freeFromS: START_S + 6 * HOUR_S },
+    ],
+    plan: {
+      charges: [
+        {
+          dryerId: 1,
+          dryer: 'bench',
+          startHour: 12,
+          endHour: 20,
+          neededHours: 6,
+          setpointC: 65,
+          energyKWh: 1,
+          codes: ['AAAA', 'BBBB'],
+          jobIds: [1, 2],
+        },
+      ],
+      jobs: [
+        { jobId: 1, name: 'lamp', code: 'AAAA', startHour: 24, hours: 4, served: true, why: 'ok' },
+        { jobId: 2, name: 'duct', code: 'BBBB', startHour: 44, hours: 0, served: false, why: 'no' },
+      ],
+    },
+  } as unknown as Schemas['PlanView']
+  const spool = {
+    code: 'AAAA',
+    dryTargetPercent: 0.08,
+    printLimitPercent: 0.2,
+    frames: { mean: [0.3, 0.31, 0.32] },
+  }
+  const lanes = (chosen: string | null) =>
+    mount(PlanLanes, {
+      props: {
+        view,
+        week: [{ weekday: 1, fromMin: 0, toMin: 1440 }],
+        spools: [spool] as never,
+        frameHours: [0, 6, 48],
+        chosen,
+      },
+      ...links,
+    })
+
+  it('puts charges and deadlines on one scale', () => {
+    const drawn = lanes(null)
+    // 48 h are shown for the last job at 44 h.
+    expect(Number(drawn.find('.charge .hot').attributes('x'))).toBe(250)
+    expect(Number(drawn.find('.charge .needed').attributes('width'))).toBe(125)
+    const deadlines = drawn.findAll('.deadline')
+    expect(Number(deadlines[0]?.attributes('x1'))).toBe(500)
+    expect(deadlines[1]?.classes()).toContain('missed')
+    expect(drawn.text()).toContain('out of order')
+    expect(drawn.find('.charge').attributes('aria-label')).toContain('bench: AAAA, BBBB at 65 °C')
+  })
+
+  it('shows the moisture of the chosen spool underneath', () => {
+    expect(lanes(null).find('.curve').exists()).toBe(false)
+    const points = lanes('AAAA').find('.curve').attributes('points')?.split(' ') ?? []
+    const height = (point?: string) => Number(point?.split(',')[1])
+    expect(height(points.at(-1))).toBeGreaterThan(height(points[0]))
+  })
+})
+
+describe('the run sheet', () => {
+  const line = (key: string, atS: number, more = {}) => ({
+    key,
+    atS,
+    overdue: false,
+    doer: 'HANDS',
+    what: `do ${key}`,
+    why: 'because',
+    ifSkipped: 'wet again',
+    link: '/dry',
+    said: null,
+    actId: null,
+    person: null,
+    ...more,
+  })
+  const sheet = {
+    nowS: START_S,
+    lines: [
+      line('late', START_S - 9_000, { overdue: true }),
+      line('soon', START_S + 600),
+      line('tomorrow', START_S + 86_400),
+    ],
+    settled: [line('past', START_S, { said: 'DONE', actId: 5, person: 'Ada' })],
+  }
+
+  it('stands under its days, what is overdue first, with reasons', async () => {
+    serve({ '/api/today': sheet })
+    const station = mount(TodayStation, links)
+    await flushPromises()
+    const days = station.findAll('h2').map((each) => each.text())
+    expect(days[0]).toBe('Overdue')
+    expect(days).toHaveLength(4)
+    expect(station.text()).toContain('If skipped: wet again')
+    expect(station.find('.settled').text()).toContain('Ada')
+    station.unmount()
+  })
+
+  it('tells the server what was said of a line', async () => {
+    const sent = serve({ '/api/today': sheet, '/api/today/acts': { id: 9 } })
+    const station = mount(TodayStation, links)
+    await flushPromises()
+    await station.find('[aria-label="Done: do soon"]').trigger('click')
+    await flushPromises()
+    expect(sent.find((each) => each.method === 'POST')?.body).toMatchObject({
+      key: 'soon',
+      kind: 'DONE',
+    })
+    await station.find('[aria-label="In two hours again: do soon"]').trigger('click')
+    await flushPromises()
+    const snoozed = sent.filter((each) => each.method === 'POST')[1]?.body as { until: string }
+    expect(Date.parse(snoozed.until) - Date.now()).toBeGreaterThan(7_000_000)
+    station.unmount()
+  })
+
+  it('is only read on a wall', async () => {
+    serve({ '/api/today': sheet })
+    const station = mount(TodayStation, { props: { wall: true }, ...links })
+    await flushPromises()
+    expect(station.findAll('.acts')).toHaveLength(0)
+    expect(station.find('.settled').exists()).toBe(false)
+    station.unmount()
+  })
+})
