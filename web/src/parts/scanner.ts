@@ -1,5 +1,7 @@
-/** Keys of one scan follow each other at least so fast, ms; nobody types like that. */
-const MOST_APART_MS = 60
+/** Keys of one scan follow each other so fast on average, ms; nobody types like that. */
+const MEAN_APART_MS = 60
+/** One key may come so late, ms: a busy computer holds a key back now and then. */
+const MOST_APART_MS = 250
 const CODE = /([3479ACEFHJKMNPRTWXY]{4})$/i
 const LEAST_KEYS = 4
 
@@ -11,23 +13,31 @@ const LEAST_KEYS = 4
  */
 export function scannerOf(found: (code: string) => void) {
   let typed = ''
+  let firstMs = 0
   let lastMs = 0
+  const steady = (atMs: number) => atMs - firstMs < MEAN_APART_MS * typed.length
   return (key: string, atMs: number): boolean => {
-    const fast = atMs - lastMs < MOST_APART_MS
+    const goesOn = typed !== '' && atMs - lastMs < MOST_APART_MS
     lastMs = atMs
     if (key === 'Enter') {
       const code = typed.length >= LEAST_KEYS ? CODE.exec(typed.trim())?.[1] : undefined
+      const scanned = goesOn && steady(atMs) && code !== undefined
       typed = ''
-      if (fast && code) {
+      if (scanned) {
         found(code.toUpperCase())
-        return true
       }
+      return scanned
+    }
+    if (key.length !== 1) {
       return false
     }
-    if (key.length === 1) {
-      typed = fast ? typed + key : key
-      return fast && typed.length > 1
+    if (!goesOn) {
+      typed = key
+      firstMs = atMs
+      return false
     }
-    return false
+    const part = steady(atMs)
+    typed += key
+    return part
   }
 }

@@ -20,6 +20,10 @@ public final class Main {
       WorkshopLoad.run(args);
       return;
     }
+    if (args.length > 0 && args[0].equals("plan")) {
+      PlanSearch.run(args);
+      return;
+    }
     measure(args);
   }
 

@@ -7,13 +7,16 @@ import static mindspool.core.PhysicalConstants.kelvin;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.climate.SaturationPressure;
 import mindspool.core.drying.Charge.Load;
 import mindspool.core.drying.DryTime;
 import mindspool.core.drying.Dryer;
+import mindspool.core.drying.DryerEnergy;
 import mindspool.core.drying.DryingCeiling;
+import mindspool.core.drying.DryingForecast;
 
 /**
  * How warm and how long spools dry in the dryers of a plan. Each pair of spool and dryer is
@@ -25,10 +28,37 @@ final class DryTimes {
   /** Exchanged air leaves half damp at best while several spools share it (judgement). */
   private static final double CARRIED_HUMIDITY = 0.5;
 
+  private static final double LEAST_SETPOINT_C = 20;
+
+  /** Sets of spools; a long search meets millions. */
+  private static final int MOST_REMEMBERED = 100_000;
+
   private final MoistAir room;
   private final Map<Key, Alone> alone = new ConcurrentHashMap<>();
 
+  private final Map<TogetherKey, Together> together = new ConcurrentHashMap<>();
+
   private record Key(String code, long dryerId) {}
+
+  private record TogetherKey(long dryerId, Set<PlanSpool> spools) {}
+
+  /**
+   * Spools together in a dryer, whenever that is.
+   *
+   * @param setpointC common to all: as warm as the slowest wants, as cool as the softest needs
+   * @param neededHours until the last is dry; infinite for never
+   * @param wrongs spools too many, spools that do not go in, and 1 where one is never dry
+   * @param capacityJPerK heat that they take
+   * @param waterKg that they give off
+   */
+  record Together(
+      double setpointC, double neededHours, int wrongs, double capacityJPerK, double waterKg) {
+
+    /** How long they stay in at least. */
+    double heldHours() {
+      return Math.min(neededHours, DryingForecast.LONGEST_HOURS);
+    }
+  }
 
   /**
    * A spool alone in a dryer.
@@ -108,6 +138,58 @@ final class DryTimes {
     return floor >= load.targetPercent()
         ? Double.POSITIVE_INFINITY
         : Math.log((start - floor) / (load.targetPercent() - floor));
+  }
+
+  /** What becomes of spools together; worked out once for each set. */
+  Together together(PlanDryer dryer, Set<PlanSpool> spools) {
+    if (together.size() > MOST_REMEMBERED) {
+      together.clear();
+    }
+    return together.computeIfAbsent(
+        new TogetherKey(dryer.id(), spools), key -> reckonedTogether(dryer, spools));
+  }
+
+  private Together reckonedTogether(PlanDryer dryer, Set<PlanSpool> spools) {
+    double wanted = LEAST_SETPOINT_C;
+    double allowed = Double.POSITIVE_INFINITY;
+    int wrongs = Math.max(0, spools.size() - dryer.fit().slots());
+    double capacity = 0;
+    for (PlanSpool spool : spools) {
+      Alone own = of(spool, dryer);
+      wanted = Math.max(wanted, own.wantedC());
+      allowed = Math.min(allowed, own.ceilingC());
+      wrongs += own.refused() ? 1 : 0;
+      capacity +=
+          spool.load().start().winding().dryMassKg() * spool.load().material().heatCapacityJPerKgK()
+              + DryingForecast.REEL_CAPACITY_J_PER_K;
+    }
+    double setpoint = Math.floor(Math.min(wanted, allowed));
+    double longest = 0;
+    double water = 0;
+    double longestsWater = 0;
+    for (PlanSpool spool : spools) {
+      double hours = hours(spool, dryer, setpoint);
+      double own = waterKg(spool);
+      water += own;
+      if (hours > longest) {
+        longest = hours;
+        longestsWater = own;
+      }
+    }
+    // The exchanged air must carry the others' water besides.
+    double needed = longest + carryingHours(dryer, setpoint, water - longestsWater);
+    wrongs += needed > DryingForecast.LONGEST_HOURS ? 1 : 0;
+    return new Together(setpoint, needed, wrongs, capacity, water);
+  }
+
+  double energyKWh(PlanDryer dryer, Together of, double hours) {
+    return DryerEnergy.kWh(
+        dryer.dryer(),
+        room,
+        of.setpointC() + dryer.dryer().biasC(),
+        hours,
+        of.capacityJPerK(),
+        of.waterKg());
   }
 
   /** Water that a spool gives off until it is dry, kg. */

@@ -2,25 +2,19 @@ package mindspool.core.plan;
 
 import ai.timefold.solver.core.api.solver.Solver;
 import ai.timefold.solver.core.api.solver.SolverFactory;
-import ai.timefold.solver.core.config.heuristic.selector.entity.EntitySelectorConfig;
-import ai.timefold.solver.core.config.heuristic.selector.move.composite.CartesianProductMoveSelectorConfig;
-import ai.timefold.solver.core.config.heuristic.selector.move.composite.UnionMoveSelectorConfig;
-import ai.timefold.solver.core.config.heuristic.selector.move.generic.ChangeMoveSelectorConfig;
-import ai.timefold.solver.core.config.heuristic.selector.move.generic.PillarChangeMoveSelectorConfig;
-import ai.timefold.solver.core.config.heuristic.selector.move.generic.SwapMoveSelectorConfig;
-import ai.timefold.solver.core.config.heuristic.selector.value.ValueSelectorConfig;
+import ai.timefold.solver.core.config.heuristic.selector.move.factory.MoveIteratorFactoryConfig;
 import ai.timefold.solver.core.config.localsearch.LocalSearchPhaseConfig;
-import ai.timefold.solver.core.config.localsearch.LocalSearchType;
 import ai.timefold.solver.core.config.localsearch.decider.acceptor.LocalSearchAcceptorConfig;
 import ai.timefold.solver.core.config.localsearch.decider.forager.LocalSearchForagerConfig;
+import ai.timefold.solver.core.config.phase.PhaseConfig;
 import ai.timefold.solver.core.config.solver.EnvironmentMode;
-import ai.timefold.solver.core.config.solver.PreviewFeature;
 import ai.timefold.solver.core.config.solver.SolverConfig;
 import ai.timefold.solver.core.config.solver.termination.TerminationConfig;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 
@@ -32,6 +26,11 @@ public final class DryingPlanner {
 
   /** How much worse a plan may be at first on the way to a better one. */
   private static final String LEAVING = "0hard/0medium/200soft";
+
+  /** How long each round of the search lasts, of the whole. */
+  private static final double[] ROUND_SHARES = {0.1, 0.2, 0.3, 0.4};
+
+  private static final long TOLD_EVERY_NS = 200_000_000;
 
   private static final double GRID_H = 0.5;
   private static final double COARSE_GRID_H = 1;
@@ -104,7 +103,7 @@ public final class DryingPlanner {
    *
    * @param most how long to seek
    * @param idle stop after so long without gain
-   * @param better told of each better plan
+   * @param better told of better plans, a few times in a second, and of the best at last
    * @param cancelled asked now and then; the best so far is then the answer
    */
   public DryingPlan best(
@@ -115,16 +114,23 @@ public final class DryingPlanner {
       return explained(begin);
     }
     Solver<PlanDraft> solver = SolverFactory.<PlanDraft>create(config(most, idle)).buildSolver();
+    AtomicLong toldNs = new AtomicLong(System.nanoTime());
     solver.addEventListener(
         event -> {
-          better.accept(explained(event.getNewBestSolution()));
-          if (cancelled.getAsBoolean()) {
-            solver.terminateEarly();
+          // Reasons take longer than moves: not for every one of hundreds.
+          long now = System.nanoTime();
+          if (now - toldNs.get() >= TOLD_EVERY_NS) {
+            toldNs.set(now);
+            better.accept(explained(event.getNewBestSolution()));
           }
         });
     Thread watch = watching(solver, cancelled);
     try {
-      return explained(solver.solve(begin));
+      DryingPlan best =
+          explained(
+              solver.solve(begin.offering(new PlanOptions(context, slots).of(problem.jobs()))));
+      better.accept(best);
+      return best;
     } finally {
       watch.interrupt();
     }
@@ -155,60 +161,36 @@ public final class DryingPlanner {
         .withEntityClasses(PlannedJob.class)
         .withConstraintProviderClass(PlanRules.class)
         .withEnvironmentMode(EnvironmentMode.NO_ASSERT)
-        .withPreviewFeature(PreviewFeature.DIVERSIFIED_LATE_ACCEPTANCE)
         .withRandomSeed(0L)
         .withTerminationConfig(
             new TerminationConfig().withSpentLimit(most).withUnimprovedSpentLimit(idle))
-        .withPhases(
-            search()
-                .withLocalSearchType(LocalSearchType.DIVERSIFIED_LATE_ACCEPTANCE)
-                .withTerminationConfig(
-                    new TerminationConfig()
-                        .withSpentLimit(most.multipliedBy(3).dividedBy(4))
-                        .withUnimprovedSpentLimit(idle.dividedBy(2))),
-            search()
-                .withAcceptorConfig(
-                    new LocalSearchAcceptorConfig()
-                        .withSimulatedAnnealingStartingTemperature(LEAVING))
-                .withForagerConfig(new LocalSearchForagerConfig().withAcceptedCountLimit(1)));
+        .withPhaseList(rounds(most));
   }
 
   /**
-   * First a search that gets far soon, then one that leaves the best it stands on: where few plans
-   * are possible at all, the way to a better one leads over worse.
+   * Annealing over and over, each from the best so far and each longer than the one before: where
+   * few plans are possible at all, the way to a better one leads over worse.
    */
-  private static LocalSearchPhaseConfig search() {
-    return new LocalSearchPhaseConfig()
-        .withMoveSelectorConfig(
-            new UnionMoveSelectorConfig()
-                .withMoveSelectors(
-                    new ChangeMoveSelectorConfig().withValueSelectorConfig(on("slot")),
-                    anotherSpool(),
-                    anotherSpoolElsewhere(),
-                    new SwapMoveSelectorConfig().withVariableNameIncludes("slot"),
-                    new PillarChangeMoveSelectorConfig().withValueSelectorConfig(on("slot"))));
+  private static List<PhaseConfig> rounds(Duration most) {
+    List<PhaseConfig> rounds = new ArrayList<>();
+    for (double share : ROUND_SHARES) {
+      rounds.add(
+          new LocalSearchPhaseConfig()
+              .withMoveSelectorConfig(
+                  new MoveIteratorFactoryConfig().withMoveIteratorFactoryClass(PlanMoves.class))
+              .withAcceptorConfig(
+                  new LocalSearchAcceptorConfig()
+                      .withSimulatedAnnealingStartingTemperature(LEAVING))
+              .withForagerConfig(new LocalSearchForagerConfig().withAcceptedCountLimit(1))
+              .withTerminationConfig(
+                  new TerminationConfig()
+                      .withSpentLimit(Duration.ofMillis(Math.round(share * most.toMillis())))));
+    }
+    return rounds;
   }
 
-  private static ChangeMoveSelectorConfig anotherSpool() {
-    return new ChangeMoveSelectorConfig()
-        .withValueSelectorConfig(on("spool"))
-        .withFilterClass(ServingSpools.class);
-  }
-
-  private static CartesianProductMoveSelectorConfig anotherSpoolElsewhere() {
-    return new CartesianProductMoveSelectorConfig(
-        List.of(
-            anotherSpool().withEntitySelectorConfig(new EntitySelectorConfig().withId("job")),
-            new ChangeMoveSelectorConfig()
-                .withEntitySelectorConfig(EntitySelectorConfig.newMimicSelectorConfig("job"))
-                .withValueSelectorConfig(on("slot"))));
-  }
-
-  private static ValueSelectorConfig on(String variable) {
-    return new ValueSelectorConfig(variable);
-  }
-
-  private PlanDraft greedy() {
+  /** Where the search begins. */
+  PlanDraft greedy() {
     return new GreedyPlan(problem, context, slots).draft();
   }
 

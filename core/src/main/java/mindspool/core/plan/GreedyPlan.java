@@ -83,7 +83,11 @@ final class GreedyPlan {
     }
     return withOthers(job, entity)
         .or(() -> alone(job, entity))
-        .orElseGet(() -> entity.beginningWith(job.candidates().get(0), Slot.NONE));
+        .orElseGet(() -> entity.beginningWith(freeOrNone(job), Slot.NONE));
+  }
+
+  private PlanSpool freeOrNone(PlanJob job) {
+    return job.candidates().stream().filter(spool -> isFree(job, spool)).findFirst().orElse(null);
   }
 
   private Optional<PlannedJob> withOthers(PlanJob job, PlannedJob entity) {
@@ -132,14 +136,16 @@ final class GreedyPlan {
 
   /** Whether a job's spool may be dried there without spoiling what is placed already. */
   private boolean serves(PlanJob job, PlanSpool spool, Slot slot) {
-    if (!isFree(job, spool)) {
+    if (!slot.isDrying()) {
+      return job.isReadyAsIs(spool) && isFree(job, spool);
+    }
+    if (!isLongEnoughAndNotPrinting(job, spool)) {
       return false;
     }
-    if (!slot.isDrying()) {
-      return job.isReadyAsIs(spool);
-    }
     PlannedCharge charge = charge(job, spool, slot);
-    if (charge.wrongs() > 0 || Served.of(charge).stream().anyMatch(Served::fails)) {
+    if (charge.wrongs() > 0
+        || Served.of(charge).stream().anyMatch(Served::fails)
+        || placed.stream().anyMatch(charge::takesFromPrinting)) {
       return false;
     }
     return charges().stream()
@@ -166,6 +172,12 @@ final class GreedyPlan {
 
   /** Enough left on it, and not printing for another job at the time. */
   private boolean isFree(PlanJob job, PlanSpool spool) {
+    PlannedJob asItIs = new PlannedJob(job, context, null).beginningWith(spool, Slot.NONE);
+    return isLongEnoughAndNotPrinting(job, spool)
+        && charges().stream().noneMatch(charge -> charge.takesFromPrinting(asItIs));
+  }
+
+  private boolean isLongEnoughAndNotPrinting(PlanJob job, PlanSpool spool) {
     double taken = job.grams();
     for (PlannedJob other : placed) {
       if (spool.equals(other.spool())) {

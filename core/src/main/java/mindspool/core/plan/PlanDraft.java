@@ -6,6 +6,8 @@ import ai.timefold.solver.core.api.domain.solution.PlanningSolution;
 import ai.timefold.solver.core.api.domain.valuerange.ValueRangeProvider;
 import ai.timefold.solver.core.api.score.buildin.hardmediumsoftlong.HardMediumSoftLongScore;
 import java.util.List;
+import java.util.Map;
+import mindspool.core.plan.PlanOptions.Option;
 
 /** A plan while it is sought. */
 @PlanningSolution
@@ -19,6 +21,9 @@ public class PlanDraft {
   @ValueRangeProvider(id = "spools")
   private List<PlanSpool> spools;
 
+  /** For each job what could serve it if nothing else were planned. */
+  private Map<PlanJob, List<Option>> options = Map.of();
+
   @PlanningScore private HardMediumSoftLongScore score;
 
   /** For the solver. */
@@ -28,6 +33,16 @@ public class PlanDraft {
     this.spools = spools;
     this.jobs = jobs;
     this.slots = slots;
+  }
+
+  /** Tells the search what is worth trying. */
+  PlanDraft offering(Map<PlanJob, List<Option>> all) {
+    options = all;
+    return this;
+  }
+
+  List<Option> options(PlanJob job) {
+    return options.getOrDefault(job, List.of());
   }
 
   List<PlannedJob> jobs() {

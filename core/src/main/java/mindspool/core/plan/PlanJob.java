@@ -50,6 +50,11 @@ public record PlanJob(
     return startH + hours;
   }
 
+  /** Whether a spool serves it; no spool at all always may be given. */
+  boolean mayTake(PlanSpool spool) {
+    return spool == null || candidates.contains(spool);
+  }
+
   boolean isReadyAsIs(PlanSpool spool) {
     return readyAsIs.getOrDefault(spool.code(), false);
   }

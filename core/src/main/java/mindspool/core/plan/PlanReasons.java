@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import mindspool.core.drying.DryingCeiling;
+import mindspool.core.drying.DryingForecast;
 import mindspool.core.plan.DryingPlan.Placement;
 
 /** Turns a draft into a plan with its reasons and, where a job is not served, the ways out. */
@@ -52,6 +53,11 @@ final class PlanReasons {
   }
 
   private Placement placement(PlannedJob planned) {
+    PlanJob job = planned.job();
+    if (planned.spool() == null) {
+      return new Placement(
+          job, job.candidates().get(0), null, false, false, noSpool(job), waysOut(planned));
+    }
     PlannedCharge charge =
         charges.stream().filter(each -> each.jobs().contains(planned)).findFirst().orElse(null);
     boolean served =
@@ -59,7 +65,7 @@ final class PlanReasons {
             ? planned.job().isReadyAsIs(planned.spool()) || isDriedForAnother(planned)
             : charge.wrongs() == 0 && !new Served(planned, charge).fails();
     return new Placement(
-        planned.job(),
+        job,
         planned.spool(),
         charge,
         planned.isPinned(),
@@ -108,12 +114,25 @@ final class PlanReasons {
         context.times().of(lowest, charge.dryer()).ceilingC());
   }
 
+  /** Who has the spools that could serve it. */
+  private String noSpool(PlanJob job) {
+    List<String> others =
+        draft.jobs().stream()
+            .filter(other -> other.spool() != null && job.candidates().contains(other.spool()))
+            .map(other -> say("%s is given to %s", other.spool().code(), other.job().name()))
+            .distinct()
+            .toList();
+    return others.isEmpty()
+        ? say("None of its spools has %.0f g left.", job.grams())
+        : "No spool is free and long enough for it: " + String.join("; ", others) + ".";
+  }
+
   private String whyNot(PlannedJob planned, PlannedCharge charge) {
     PlanJob job = planned.job();
     if (charge != null && charge.wrongs() > 0) {
       return say(
           "Where it is pinned it cannot be dried: %s.",
-          charge.neededHours() > PlannedCharge.LONGEST_H
+          charge.neededHours() > DryingForecast.LONGEST_HOURS
               ? "it would never be dry there"
               : "reel, slots, ceiling, a busy dryer or missing hands forbid it");
     }

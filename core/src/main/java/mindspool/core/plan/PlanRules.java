@@ -50,6 +50,7 @@ public class PlanRules implements ConstraintProvider {
       enoughOnTheSpool(factory),
       oneJobAtATimeOnASpool(factory),
       noSpoolIsDriedWhileItPrints(factory),
+      everyJobHasASpool(factory),
       everyJobFindsItsFilamentDry(factory),
       everyDriedJobIsServed(factory),
       energy(factory),
@@ -99,7 +100,7 @@ public class PlanRules implements ConstraintProvider {
   Constraint onlySpoolsThatServe(ConstraintFactory factory) {
     return factory
         .forEach(PlannedJob.class)
-        .filter(job -> !job.job().candidates().contains(job.spool()))
+        .filter(job -> !job.job().mayTake(job.spool()))
         .penalizeLong(IMPOSSIBLE, job -> 1)
         .asConstraint("only spools that serve the job");
   }
@@ -128,16 +129,17 @@ public class PlanRules implements ConstraintProvider {
 
   Constraint noSpoolIsDriedWhileItPrints(ConstraintFactory factory) {
     return charges(factory)
-        .join(
-            PlannedJob.class,
-            filtering(
-                (charge, job) ->
-                    charge.spools().contains(job.spool())
-                        && charge.startH() < job.job().endH()
-                        && job.job().startH() < charge.endH()
-                        && !charge.jobs().contains(job)))
+        .join(PlannedJob.class, filtering(PlannedCharge::takesFromPrinting))
         .penalizeLong(IMPOSSIBLE, (charge, job) -> 1)
         .asConstraint("no spool is dried while it prints");
+  }
+
+  Constraint everyJobHasASpool(ConstraintFactory factory) {
+    return factory
+        .forEachIncludingUnassigned(PlannedJob.class)
+        .filter(job -> job.spool() == null)
+        .penalizeLong(UNSERVED, job -> 1)
+        .asConstraint("every job has a spool");
   }
 
   /** Dry as it is, or still dry from an earlier charge of the same spool. */
@@ -198,7 +200,7 @@ public class PlanRules implements ConstraintProvider {
 
   Constraint noNeedlessMoves(ConstraintFactory factory) {
     return factory
-        .forEach(PlannedJob.class)
+        .forEachIncludingUnassigned(PlannedJob.class)
         .filter(PlannedJob::isMoved)
         .penalizeLong(COST, job -> PER_MOVE)
         .asConstraint("no needless moves");

@@ -19,7 +19,8 @@ public class PlannedJob {
 
   @PlanningPin private boolean pinned;
 
-  @PlanningVariable(valueRangeProviderRefs = "spools")
+  /** Null where none is free for it. */
+  @PlanningVariable(valueRangeProviderRefs = "spools", allowsUnassigned = true)
   private PlanSpool spool;
 
   @PlanningVariable(valueRangeProviderRefs = "slots")
@@ -56,6 +57,10 @@ public class PlannedJob {
 
   public PlanJob job() {
     return job;
+  }
+
+  Slot before() {
+    return before;
   }
 
   PlanContext context() {

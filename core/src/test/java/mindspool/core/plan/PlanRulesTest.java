@@ -16,6 +16,8 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Each rule alone: which it complains of, and which not. */
 class PlanRulesTest {
@@ -188,5 +190,18 @@ class PlanRulesTest {
         .doesNotContainKey("no needless moves");
     assertThat(complaints(moved(job(1, 60, 2, A), A, slot, new Slot(ONE, 5))))
         .containsEntry("no needless moves", "-150soft");
+  }
+
+  /** The first plan and what is said of it agree with the rules, before anything is bettered. */
+  @ParameterizedTest
+  @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
+  void theFirstPlanIsPossibleAndWhatIsSaidOfItIsTrue(long seed) {
+    PlanProblem problem = Workshops.seeded(seed, 40, 6, 25, 7);
+    DryingPlanner planner = new DryingPlanner(problem);
+    DryingPlan first = planner.first();
+    HardMediumSoftLongScore score = RULES.explain(planner.greedy()).getScore();
+    assertThat(score.hardScore()).isZero();
+    assertThat(first.unserved()).isEqualTo(-score.mediumScore());
+    assertThat(first.costPoints()).isEqualTo(-score.softScore());
   }
 }

@@ -21,7 +21,7 @@ import mindspool.core.stock.ReelKind;
 import mindspool.core.stock.Winding;
 
 /** Invented workshops to plan for, each from a seed. */
-final class Workshops {
+public final class Workshops {
 
   static final MoistAir ROOM = new MoistAir(22, 45);
 
@@ -87,7 +87,7 @@ final class Workshops {
   }
 
   /** A workshop with so much of everything over so many days. */
-  static PlanProblem seeded(long seed, int spools, int dryers, int jobs, int days) {
+  public static PlanProblem seeded(long seed, int spools, int dryers, int jobs, int days) {
     Random random = new Random(seed);
     List<PlanDryer> all = new ArrayList<>();
     for (int i = 0; i < dryers; i++) {
