@@ -27,12 +27,23 @@ public final class DryTime {
   private DryTime() {}
 
   /**
-   * Time alone in a dryer.
+   * Time alone in a dryer, to the core.
    *
    * @param setpointC as the dial says
    * @return none where the air never allows it, or not within ten days
    */
   public static OptionalDouble sureHours(Load load, Dryer dryer, MoistAir room, double setpointC) {
+    return sureHours(load, dryer, room, setpointC, 1);
+  }
+
+  /**
+   * Time alone in a dryer until the outer wraps are dry.
+   *
+   * @param share of the spool that is to be dry, from outside, above 0 up to 1 for all
+   * @return none where the air never allows it, or not within ten days
+   */
+  public static OptionalDouble sureHours(
+      Load load, Dryer dryer, MoistAir room, double setpointC, double share) {
     double airC = setpointC + dryer.biasC();
     double[] shift = load.belief().worst(SLOWER, ProfileBand.EIGHTY_PERCENT_SD);
     double floor =
@@ -53,26 +64,26 @@ public final class DryTime {
     SharedAir.Occupant spool =
         new SharedAir.Occupant(
             model, load.start().withContentScaled(Math.exp(shift[2]), Math.exp(shift[3])));
-    return followed(load, dryer, room, airC, spool);
+    return followed(load, dryer, room, airC, spool, share);
   }
 
   private static OptionalDouble followed(
-      Load load, Dryer dryer, MoistAir room, double airC, SharedAir.Occupant spool) {
+      Load load, Dryer dryer, MoistAir room, double airC, SharedAir.Occupant spool, double share) {
     SharedAir shared = new SharedAir(dryer, room);
     CycleAir warmth =
         new CycleAir(room, startC(load, dryer, airC), airC, dryer.behaviour().warmingTimeS());
     double time = 0;
-    double before = wettest(spool.state());
+    double before = wettest(spool.state(), share);
     if (before <= load.targetPercent()) {
       return OptionalDouble.of(0);
     }
     while (time < 3600 * DryingForecast.LONGEST_HOURS) {
       double end = time + Math.max(FIRST_STEP_S, STEP_SHARE * time);
       shared.advance(List.of(spool), warmth.temperatureC(0.5 * (time + end)), time, end);
-      double now = wettest(spool.state());
+      double now = wettest(spool.state(), share);
       if (now <= load.targetPercent()) {
-        double share = (before - load.targetPercent()) / (before - now);
-        return OptionalDouble.of((time + share * (end - time)) / 3600);
+        double part = (before - load.targetPercent()) / (before - now);
+        return OptionalDouble.of((time + part * (end - time)) / 3600);
       }
       before = now;
       time = end;
@@ -86,8 +97,11 @@ public final class DryTime {
     return Math.min(airC, ceiling.startC() + dryer.biasC());
   }
 
-  private static double wettest(SpoolState state) {
+  private static double wettest(SpoolState state, double share) {
     MoistureProfile profile = state.profile();
+    if (share < 1) {
+      return profile.wettestPercentInNext(share);
+    }
     return Math.max(profile.outerPercent(), Math.max(profile.meanPercent(), profile.corePercent()));
   }
 }

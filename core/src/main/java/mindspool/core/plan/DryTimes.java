@@ -105,6 +105,15 @@ final class DryTimes {
         refused);
   }
 
+  /** Hours until the outer wraps that a job takes are dry, alone; none where never. */
+  OptionalDouble outerHours(PlanSpool spool, PlanDryer dryer, double grams) {
+    Alone own = of(spool, dryer);
+    return own.refused()
+        ? OptionalDouble.empty()
+        : DryTime.sureHours(
+            spool.load(), dryer.dryer(), room, own.wantedC(), Math.min(1, grams / spool.netG()));
+  }
+
   /** Hours at a setpoint not above the spool's own; infinite where it is never dry. */
   double hours(PlanSpool spool, PlanDryer dryer, double setpointC) {
     Alone own = of(spool, dryer);

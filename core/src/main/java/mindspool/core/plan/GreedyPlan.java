@@ -112,7 +112,7 @@ final class GreedyPlan {
     for (int i = early.size() - 1; i >= 0; i--) {
       for (PlanSpool spool : job.candidates()) {
         if (serves(job, spool, early.get(i))
-            && charge(job, spool, early.get(i)).endH() <= job.startH() - PlanRules.MARGIN_H) {
+            && charge(job, spool, early.get(i)).outH() <= job.startH() - PlanRules.MARGIN_H) {
           return Optional.of(entity.beginningWith(spool, early.get(i)));
         }
       }

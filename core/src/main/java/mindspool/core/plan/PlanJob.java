@@ -69,6 +69,11 @@ public record PlanJob(
     return isLong(inDryBox ? holdsInDryBoxH : holdsH, spool, printingHours);
   }
 
+  /** The same where the dryer may feed the print. */
+  boolean holdsFrom(PlanSpool spool, PlanDryer dryer) {
+    return dryer.feedsOut() || holds(spool);
+  }
+
   /** Whether it would out of a dry box. */
   boolean wouldHoldInDryBox(PlanSpool spool) {
     return isLong(holdsInDryBoxH, spool, 0);

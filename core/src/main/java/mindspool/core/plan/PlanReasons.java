@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import mindspool.core.drying.DryingCeiling;
 import mindspool.core.drying.DryingForecast;
@@ -13,6 +15,9 @@ import mindspool.core.plan.DryingPlan.Placement;
 final class PlanReasons {
 
   private static final int MOST_WAYS = 3;
+
+  /** A job that takes more of the spool has it dried to the core. */
+  private static final double MOST_OUTER_SHARE = 0.4;
 
   private final PlanProblem problem;
   private final PlanContext context;
@@ -89,10 +94,15 @@ final class PlanReasons {
         say(
             "Dry to the core after %s at %.0f °C, nine times in ten",
             hours(charge.neededHours()), charge.setpointC()));
-    if (charge.hotHours() > charge.neededHours() + 0.3) {
+    if (!planned.printsOutOfDryer() && charge.hotHours() > charge.neededHours() + 0.3) {
       words.append(say("; it runs %s, until somebody is there", hours(charge.hotHours())));
     }
-    words.append(say("; out %s before the job.", hours(new Served(planned, charge).marginH())));
+    words.append(
+        planned.printsOutOfDryer()
+            ? say(
+                "; it prints out of the dryer, which stays on until the job is over: in its holder"
+                    + " it would be too wet before.")
+            : say("; out %s before the job.", hours(new Served(planned, charge).marginH())));
     if (charge.spools().size() > 1) {
       words.append(together(charge));
     }
@@ -136,7 +146,7 @@ final class PlanReasons {
               ? "it would never be dry there"
               : "reel, slots, ceiling, a busy dryer or missing hands forbid it");
     }
-    if (job.candidates().stream().noneMatch(job::holds)) {
+    if (!holdsSomehow(job)) {
       return say(
           "Dried or not, it is too wet again before the %s are over%s.",
           hours(job.hours()), job.inDryBox() ? "" : " in an open holder");
@@ -193,7 +203,7 @@ final class PlanReasons {
     PlanJob job = planned.job();
     List<String> ways = new ArrayList<>();
     if (!job.inDryBox()
-        && job.candidates().stream().noneMatch(job::holds)
+        && !holdsSomehow(job)
         && job.candidates().stream().anyMatch(job::wouldHoldInDryBox)) {
       ways.add("Print it out of a dry box.");
     }
@@ -201,18 +211,20 @@ final class PlanReasons {
         .filter(spool -> !spool.equals(planned.spool()) && job.isReadyAsIs(spool))
         .findFirst()
         .ifPresent(spool -> ways.add("Take " + spool.code() + ", which is dry enough as it is."));
+    outerWrapsInTime(planned).ifPresent(ways::add);
     Earliest earliest = earliest(planned);
-    if (earliest != null && earliest.endH > job.startH()) {
+    if (earliest != null && earliest.outH > job.startH()) {
       ways.add(
           say(
               "Start it %s later: %s can be out of %s by then.",
-              hours(earliest.endH - job.startH()),
+              hours(earliest.outH - job.startH()),
               earliest.spool.code(),
               earliest.slot.dryer().name()));
     }
     double atOnce = soonestWithHands(job);
-    boolean holds = job.candidates().stream().anyMatch(job::holds);
-    if (holds && atOnce <= job.startH() && (earliest == null || atOnce < earliest.endH - 0.4)) {
+    if (holdsSomehow(job)
+        && atOnce <= job.startH()
+        && (earliest == null || atOnce < earliest.outH - 0.4)) {
       ways.add("With somebody there at the right hours it could be done in time.");
     }
     problem.dryers().stream()
@@ -225,7 +237,55 @@ final class PlanReasons {
     return ways.stream().limit(MOST_WAYS).toList();
   }
 
-  private record Earliest(PlanSpool spool, Slot slot, double endH) {}
+  /** Where a job takes but the outer wraps, those are dry long before the core. */
+  private Optional<String> outerWrapsInTime(PlannedJob planned) {
+    PlanJob job = planned.job();
+    for (PlanSpool spool : job.candidates()) {
+      for (PlanDryer dryer : problem.dryers()) {
+        if (dryer.outOfOrder()
+            || job.grams() > MOST_OUTER_SHARE * spool.netG()
+            || !job.holdsFrom(spool, dryer)) {
+          continue;
+        }
+        OptionalDouble hours = context.times().outerHours(spool, dryer, job.grams());
+        if (hours.isPresent() && isFreeFor(planned, dryer, hours.getAsDouble())) {
+          return Optional.of(
+              say(
+                  "Dry %s in %s for its outer %.0f g only, %s at %.0f °C; the core stays wet, so dry"
+                      + " it again afterwards.",
+                  spool.code(),
+                  dryer.name(),
+                  job.grams(),
+                  hours(hours.getAsDouble()),
+                  context.times().of(spool, dryer).wantedC()));
+        }
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** Whether a dryer can be loaded and emptied around so many hours before a job. */
+  private boolean isFreeFor(PlannedJob planned, PlanDryer dryer, double hours) {
+    return slots.stream()
+        .filter(slot -> dryer.equals(slot.dryer()))
+        .anyMatch(
+            slot -> {
+              double end = context.hands().nextAt(slot.startH() + hours);
+              return end <= planned.job().startH()
+                  && charges.stream()
+                      .filter(other -> other.dryer().equals(dryer))
+                      .filter(other -> !other.jobs().equals(List.of(planned)))
+                      .allMatch(other -> other.endH() <= slot.startH() || other.startH() >= end);
+            });
+  }
+
+  /** Whether any spool would be dry to the end of the job, in its holder or out of a dryer. */
+  private boolean holdsSomehow(PlanJob job) {
+    return job.candidates().stream().anyMatch(job::holds)
+        || problem.dryers().stream().anyMatch(dryer -> dryer.feedsOut() && !dryer.outOfOrder());
+  }
+
+  private record Earliest(PlanSpool spool, Slot slot, double outH) {}
 
   /** When it could be dry at the earliest beside all other charges; null for never. */
   private Earliest earliest(PlannedJob planned) {
@@ -234,7 +294,7 @@ final class PlanReasons {
         charges.stream().filter(charge -> !charge.jobs().equals(List.of(planned))).toList();
     for (Slot slot : slots) {
       for (PlanSpool spool : planned.job().candidates()) {
-        if (!slot.isDrying() || !planned.job().holds(spool)) {
+        if (!slot.isDrying() || !planned.job().holdsFrom(spool, slot.dryer())) {
           continue;
         }
         PlannedCharge alone =
@@ -242,8 +302,8 @@ final class PlanReasons {
                 slot,
                 List.of(new PlannedJob(planned.job(), context, null).beginningWith(spool, slot)));
         boolean free = others.stream().noneMatch(alone::clashesWith);
-        if (alone.wrongs() == 0 && free && (best == null || alone.endH() < best.endH)) {
-          best = new Earliest(spool, slot, alone.endH());
+        if (alone.wrongs() == 0 && free && (best == null || alone.outH() < best.outH)) {
+          best = new Earliest(spool, slot, alone.outH());
         }
       }
     }

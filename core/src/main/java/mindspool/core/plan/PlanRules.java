@@ -156,7 +156,7 @@ public class PlanRules implements ConstraintProvider {
   static boolean isStillDry(PlannedCharge charge, PlannedJob job) {
     double printing =
         charge.jobs().stream()
-            .filter(other -> job.spool().equals(other.spool()))
+            .filter(other -> job.spool().equals(other.spool()) && !other.printsOutOfDryer())
             .mapToDouble(other -> other.job().hours())
             .sum();
     return charge.wrongs() == 0

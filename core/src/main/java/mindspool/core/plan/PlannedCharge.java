@@ -13,7 +13,8 @@ import mindspool.core.plan.DryTimes.Together;
  * @param spools in it, each once
  * @param setpointC common to all
  * @param neededHours until the last is dry nine times in ten
- * @param endH when somebody takes them out: not before they are dry, and when somebody is there
+ * @param outH when somebody takes them out: not before they are dry, and when somebody is there
+ * @param endH when the dryer is free again: later than that where a job prints out of it
  * @param wrongs how many things about it cannot be done: spools that do not fit, too many, never
  *     dry, dryer not free or nobody there
  * @param energyKWh that it takes
@@ -24,6 +25,7 @@ public record PlannedCharge(
     List<PlanSpool> spools,
     double setpointC,
     double neededHours,
+    double outH,
     double endH,
     int wrongs,
     double energyKWh) {
@@ -39,9 +41,18 @@ public record PlannedCharge(
     int wrongs = together.wrongs();
     wrongs += dryer.outOfOrder() || slot.startH() < dryer.freeFromH() - 1e-9 ? 1 : 0;
     wrongs += context.hands().presentAt(slot.startH()) ? 0 : 1;
-    double end = context.hands().nextAt(slot.startH() + together.heldHours());
+    double dry = slot.startH() + together.heldHours();
+    double printed =
+        jobs.stream()
+            .filter(PlannedJob::printsOutOfDryer)
+            .mapToDouble(job -> job.job().endH())
+            .max()
+            .orElse(dry);
+    double out = context.hands().nextAt(dry);
+    double end = context.hands().nextAt(Math.max(dry, printed));
     if (Double.isInfinite(end)) {
-      end = slot.startH() + together.heldHours();
+      out = Math.min(out, dry);
+      end = Math.max(dry, printed);
       wrongs++;
     }
     return new PlannedCharge(
@@ -50,6 +61,7 @@ public record PlannedCharge(
         List.copyOf(distinct),
         together.setpointC(),
         together.neededHours(),
+        out,
         end,
         wrongs,
         context.times().energyKWh(dryer, together, end - slot.startH()));

@@ -83,6 +83,11 @@ public class PlannedJob {
     return slot != null && slot.isDrying() && spool != null;
   }
 
+  /** Whether it stays in a dryer that feeds out, since it would not hold in its holder. */
+  boolean printsOutOfDryer() {
+    return isDried() && slot.dryer().feedsOut() && !job.holds(spool);
+  }
+
   /** Whether it moved against the plan before. */
   boolean isMoved() {
     return before != null && !before.equals(slot);

@@ -11,12 +11,13 @@ record Served(PlannedJob job, PlannedCharge charge) {
 
   /** Out too late, or wet again before the job is over. */
   boolean fails() {
-    return marginH() < -1e-9 || !job.job().holds(job.spool());
+    return marginH() < -1e-9 || !job.job().holdsFrom(job.spool(), charge.dryer());
   }
 
-  /** Hours between taking out and starting to print. */
+  /** Hours between taking out, or being dry where it prints out of the dryer, and printing. */
   double marginH() {
-    return job.job().startH() - charge.endH();
+    double ready = job.printsOutOfDryer() ? charge.startH() + charge.neededHours() : charge.outH();
+    return job.job().startH() - ready;
   }
 
   /** What a margin that is too small costs. */

@@ -72,4 +72,18 @@ class DryTimeTest {
     double unknown = DryTime.sureHours(load("ABS", 0.3, 0.5), dryer(0), ROOM, 80).orElseThrow();
     assertThat(unknown).isGreaterThan(known);
   }
+
+  /** The outer wraps are dry first, the core last. */
+  @Test
+  void theLessIsTakenTheSoonerItIsDry() {
+    Load load = load("PETG", 0.3, 0.2);
+    double before = 0;
+    for (double share : new double[] {0.05, 0.2, 0.4, 0.8}) {
+      double hours = DryTime.sureHours(load, dryer(0), ROOM, 65, share).orElseThrow();
+      assertThat(hours).isGreaterThan(before);
+      before = hours;
+    }
+    double core = DryTime.sureHours(load, dryer(0), ROOM, 65).orElseThrow();
+    assertThat(before).isLessThanOrEqualTo(core);
+  }
 }

@@ -128,6 +128,36 @@ class DryingPlannerTest {
   }
 
   @Test
+  void whereTheCoreIsNotDryInTimeTheOuterWrapsMayBe() {
+    PlanSpool spool = spool("A", "PETG", 1.3);
+    double core = new DryTimes(ROOM).of(spool, dryer(1, 75, 1, 0)).hours().orElseThrow();
+    double outer = new DryTimes(ROOM).outerHours(spool, dryer(1, 75, 1, 0), 150).orElseThrow();
+    assertThat(outer).isLessThan(core);
+    PlanJob urgent = job(1, 0.5 * (core + outer), 2, spool);
+    Placement placement =
+        of(best(problem(List.of(dryer(1, 75, 1, 0)), List.of(urgent), Hands.always(72)), 2), 1);
+    assertThat(placement.served()).isFalse();
+    assertThat(placement.waysOut().get(0)).contains("outer 150 g only").contains("dry it again");
+  }
+
+  @Test
+  void aJobWithoutAFreeSpoolSaysWhoHasIt() {
+    PlanSpool dry = spool("D", "PETG", 0.5);
+    DryingPlan plan =
+        best(
+            problem(
+                List.of(dryer(1, 75, 1, 0)),
+                List.of(job(1, 30, 6, dry), job(2, 32, 6, dry)),
+                Hands.always(72)),
+            2);
+    assertThat(plan.unserved()).isEqualTo(1);
+    Placement without =
+        plan.placements().stream().filter(each -> !each.served()).findFirst().orElseThrow();
+    long other = 3 - without.job().id();
+    assertThat(without.why()).contains("D is given to job " + other);
+  }
+
+  @Test
   void pinsAreKeptAndContradictionsRefused() {
     PlanSpool a = spool("A", "PETG", 1.4);
     PlanSpool b = spool("B", "PETG", 1.4);

@@ -50,7 +50,7 @@ class PlannedChargeTest {
             20,
             Optional.empty());
     return new PlanDryer(
-        9, "tight", dryer, new ReelFit(4, Optional.empty(), Optional.empty()), 0, false);
+        9, "tight", dryer, new ReelFit(4, Optional.empty(), Optional.empty()), 0, false, false);
   }
 
   @Test
@@ -136,5 +136,41 @@ class PlannedChargeTest {
     PlannedCharge elsewhere = charge(ALWAYS, dryer(2, 110, 1, 0), 1, a);
     assertThat(early.overlapH(later)).isCloseTo(early.endH() - 1, within(1e-9));
     assertThat(early.overlapH(elsewhere)).isZero();
+  }
+
+  /** What would be wet again in its holder stays in a dryer that feeds out; others come out. */
+  @Test
+  void aJobPrintsOutOfADryerThatFeedsOut() {
+    PlanSpool a = spool("A", "ABS", 1.3);
+    PlanSpool b = spool("B", "ABS", 1.3);
+    PlanDryer dryer = feeding(dryer(1, 110, 2, 0));
+    PlanContext context = new PlanContext(ALWAYS, new DryTimes(ROOM));
+    Slot slot = new Slot(dryer, 2);
+    PlannedJob longJob = new PlannedJob(job(1, 40, 30, a), context, null).beginningWith(a, slot);
+    PlannedJob shortJob = new PlannedJob(job(2, 44, 3, b), context, null).beginningWith(b, slot);
+    PlannedCharge charge = PlannedCharge.of(slot, List.of(longJob, shortJob));
+    assertThat(charge.outH()).isCloseTo(2 + charge.neededHours(), within(1e-9));
+    assertThat(charge.endH()).isEqualTo(70);
+    assertThat(Served.of(charge)).noneMatch(Served::fails);
+    PlannedCharge shut =
+        PlannedCharge.of(
+            new Slot(dryer(1, 110, 2, 0), 2),
+            List.of(
+                new PlannedJob(job(1, 40, 30, a), context, null)
+                    .beginningWith(a, new Slot(dryer(1, 110, 2, 0), 2))));
+    assertThat(shut.endH()).isEqualTo(shut.outH()).isLessThan(40);
+    assertThat(Served.of(shut)).allMatch(Served::fails);
+    assertThat(charge.energyKWh()).isGreaterThan(shut.energyKWh());
+  }
+
+  private static PlanDryer feeding(PlanDryer dryer) {
+    return new PlanDryer(
+        dryer.id(),
+        dryer.name(),
+        dryer.dryer(),
+        dryer.fit(),
+        dryer.freeFromH(),
+        dryer.outOfOrder(),
+        true);
   }
 }

@@ -44,6 +44,7 @@ public final class Workshops {
         dryer,
         new ReelFit(slots, Optional.of(230.0), Optional.of(80.0)),
         freeFromH,
+        false,
         false);
   }
 

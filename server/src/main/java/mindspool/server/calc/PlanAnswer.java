@@ -18,12 +18,14 @@ public record PlanAnswer(
    * Spools dried together.
    *
    * @param neededHours until the last is dry nine times in ten
-   * @param endHour when somebody takes them out
+   * @param outHour when somebody takes them out
+   * @param endHour when the dryer is free again: later where a job prints out of it
    */
   public record ChargePlan(
       long dryerId,
       String dryer,
       double startHour,
+      double outHour,
       double endHour,
       double setpointC,
       double neededHours,
@@ -36,6 +38,7 @@ public record PlanAnswer(
           charge.dryer().id(),
           charge.dryer().name(),
           charge.startH(),
+          charge.outH(),
           charge.endH(),
           charge.setpointC(),
           charge.neededHours(),

@@ -58,7 +58,10 @@ class PlanCalculator {
     this.catalogue = catalogue;
   }
 
-  /** A dryer; {@code freeFromHour} when it may be loaded, 0 unless given. */
+  /**
+   * A dryer; {@code freeFromHour} when it may be loaded, 0 unless given; {@code feedsOut} where a
+   * print may take its filament out of it.
+   */
   record PlanDryerRequest(
       Long id,
       String name,
@@ -67,7 +70,8 @@ class PlanCalculator {
       Double maxReelDiameterMm,
       Double maxReelWidthMm,
       Double freeFromHour,
-      Boolean outOfOrder) {}
+      Boolean outOfOrder,
+      Boolean feedsOut) {}
 
   /** A spool as it is now. */
   record PlanSpoolRequest(
@@ -229,7 +233,8 @@ class PlanCalculator {
             Optional.ofNullable(dryer.maxReelDiameterMm),
             Optional.ofNullable(dryer.maxReelWidthMm)),
         dryer.freeFromHour == null ? 0 : dryer.freeFromHour,
-        Boolean.TRUE.equals(dryer.outOfOrder));
+        Boolean.TRUE.equals(dryer.outOfOrder),
+        Boolean.TRUE.equals(dryer.feedsOut));
   }
 
   private static PlanJob job(

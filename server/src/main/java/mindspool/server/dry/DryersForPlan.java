@@ -35,7 +35,8 @@ public class DryersForPlan {
         book.dryer(place.id()),
         book.fit(place.id()),
         Math.max(0, free),
-        book.description(place.id()).outOfOrder);
+        book.description(place.id()).outOfOrder,
+        book.description(place.id()).feedsOut);
   }
 
   /** Air that the dryers take in: of the room that the first stands in, mean of the last day. */
