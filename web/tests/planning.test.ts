@@ -184,7 +184,6 @@ describe('the plan as lanes', () => {
     code: 'AAAA',
     dryTargetPercent: 0.08,
     printLimitPercent: 0.2,
-    frames: { mean: [0.3, 0.31, 0.32] },
   }
   const lanes = (chosen: string | null) =>
     mount(PlanLanes, {
@@ -192,7 +191,13 @@ describe('the plan as lanes', () => {
         view,
         week: [{ weekday: 1, fromMin: 0, toMin: 1440 }],
         spools: [spool] as never,
-        frameHours: [0, 6, 48],
+        course: chosen
+          ? [
+              { hour: 0, outerPercent: 0.31, meanPercent: 0.3, corePercent: 0.28 },
+              { hour: 12, outerPercent: 0.33, meanPercent: 0.31, corePercent: 0.29 },
+              { hour: 20, outerPercent: 0.04, meanPercent: 0.05, corePercent: 0.07 },
+            ]
+          : [],
         chosen,
       },
       ...links,
@@ -215,6 +220,36 @@ describe('the plan as lanes', () => {
     const points = lanes('AAAA').find('.curve').attributes('points')?.split(' ') ?? []
     const height = (point?: string) => Number(point?.split(',')[1])
     expect(height(points.at(-1))).toBeGreaterThan(height(points[0]))
+    // In its bag it keeps what it has: level to the right edge.
+    expect(points.at(-1)?.split(',')[0]).toBe('1000')
+    expect(height(points.at(-1))).toBe(height(points.at(-2)))
+  })
+
+  it('lets arrow keys carry a charge and Enter pin it there', async () => {
+    const drawn = lanes('AAAA')
+    const charge = drawn.find('.charge')
+    await charge.trigger('keydown', { key: 'ArrowRight' })
+    await charge.trigger('keydown', { key: 'ArrowRight' })
+    await charge.trigger('keydown', { key: 'ArrowDown' })
+    expect(drawn.find('[role="status"]').text()).toContain('AAAA, BBBB to big')
+    expect(drawn.emitted('moved')).toBeUndefined()
+    await charge.trigger('keydown', { key: 'Enter' })
+    expect(drawn.emitted('moved')?.[0]?.slice(1)).toEqual([2, 13])
+    expect(drawn.find('[role="status"]').exists()).toBe(false)
+  })
+
+  it('lets Escape put a carried charge back', async () => {
+    const drawn = lanes('AAAA')
+    const charge = drawn.find('.charge')
+    await charge.trigger('keydown', { key: 'ArrowLeft' })
+    await charge.trigger('keydown', { key: 'Escape' })
+    await charge.trigger('keydown', { key: 'Enter' })
+    expect(drawn.emitted('moved')).toBeUndefined()
+    for (let i = 0; i < 40; i++) {
+      await charge.trigger('keydown', { key: 'ArrowLeft' })
+    }
+    await charge.trigger('keydown', { key: 'Enter' })
+    expect(drawn.emitted('moved')?.[0]?.slice(1)).toEqual([1, 0])
   })
 })
 

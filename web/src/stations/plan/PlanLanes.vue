@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import type { Schemas } from '@/api/client'
 import { hours, moisture, moment, temperature } from '@/parts/format'
 import type { Spool } from '@/stores/shelf'
@@ -9,7 +9,8 @@ const props = defineProps<{
   view: Schemas['PlanView']
   week: Schemas['WindowView'][]
   spools: Spool[]
-  frameHours: number[]
+  /** Moisture of the chosen spool over the plan's hours. */
+  course: Schemas['PlanPoint'][]
 }>()
 
 const chosen = defineModel<string | null>('chosen', { required: true })
@@ -102,39 +103,26 @@ const jobs = computed(() =>
   })),
 )
 
-/** The chosen spool: as it lies, then dried, then kept in its bag until its job. */
+/** The chosen spool: as it lies, dried, in its bag, printed; by the model. */
 const curve = computed(() => {
   const spool = props.spools.find((each) => each.code === chosen.value)
-  if (!spool) {
+  const points = props.course.filter((point) => point.hour <= span.value)
+  const last = points.at(-1)
+  if (!spool || !last) {
     return null
   }
-  const charge = plan.value?.charges.find((each) => each.codes.includes(spool.code))
-  const points: [number, number][] = []
-  const until = charge?.startHour ?? span.value
-  props.frameHours.forEach((hour, i) => {
-    if (hour <= until) {
-      points.push([hour, spool.frames.mean[i] ?? 0])
-    }
-  })
-  const last = points.at(-1)?.[1] ?? 0
-  if (charge) {
-    points.push([charge.startHour, last])
-    const steps = 8
-    for (let i = 1; i <= steps; i++) {
-      const share = Math.exp((-3 * i) / steps)
-      const low = Math.min(last, spool.dryTargetPercent)
-      points.push([
-        charge.startHour + (charge.neededHours * i) / steps,
-        low + (last - low) * Math.max(0, (share - 0.05) / 0.95),
-      ])
-    }
-    points.push([span.value, Math.min(last, spool.dryTargetPercent)])
-  }
-  const most = 1.1 * Math.max(spool.printLimitPercent, ...points.map((point) => point[1]))
+  const highest = points.map((point) => Math.max(point.outerPercent, point.corePercent))
+  const most = 1.1 * Math.max(spool.printLimitPercent, ...highest)
   const y = (percent: number) => curveTop.value + CURVE - (CURVE - 8) * (percent / most)
+  const at = (hour: number, percent: number) => `${x(hour)},${y(percent)}`
+  const kept = [...points, { ...last, hour: span.value }]
   return {
     spool,
-    line: points.map(([hour, percent]) => `${x(hour)},${y(percent)}`).join(' '),
+    line: kept.map((point) => at(point.hour, point.meanPercent)).join(' '),
+    depths: [
+      ...kept.map((point) => at(point.hour, point.outerPercent)),
+      ...[...kept].reverse().map((point) => at(point.hour, point.corePercent)),
+    ].join(' '),
     limit: y(spool.printLimitPercent),
     target: y(spool.dryTargetPercent),
   }
@@ -179,7 +167,54 @@ function drop() {
   }
 }
 
+/** Where the arrow keys have put a charge that is not yet dropped. */
+const carried = shallowRef<{ charge: Charge; hours: number; lanes: number } | null>(null)
+
+function key(event: KeyboardEvent, charge: Charge) {
+  const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[
+    event.key
+  ]
+  if (step) {
+    event.preventDefault()
+    const held = carried.value?.charge === charge ? carried.value : { charge, hours: 0, lanes: 0 }
+    const lane = laneOf(charge.dryerId)
+    carried.value = {
+      charge,
+      hours: Math.max(-charge.startHour, held.hours + SNAP_H * step[0]!),
+      lanes:
+        Math.min(props.view.lanes.length - 1, Math.max(0, lane + held.lanes + step[1]!)) - lane,
+    }
+  } else if (event.key === 'Escape') {
+    carried.value = null
+  } else if (event.key === 'Enter') {
+    chosen.value = charge.codes[0] ?? null
+    putDown(charge)
+  }
+}
+
+function putDown(charge: Charge) {
+  const held = carried.value
+  carried.value = null
+  const to = held && props.view.lanes[laneOf(charge.dryerId) + held.lanes]
+  if (held?.charge === charge && to && (held.hours || held.lanes)) {
+    emit('moved', charge, to.dryerId, charge.startHour + held.hours)
+  }
+}
+
+/** Said aloud and shown while a charge is carried by keys. */
+const carrying = computed(() => {
+  const held = carried.value
+  const to = held && props.view.lanes[laneOf(held.charge.dryerId) + held.lanes]
+  return held && to
+    ? `${held.charge.codes.join(', ')} to ${to.name}, ${moment(props.view.startS + 3600 * (held.charge.startHour + held.hours), props.view.startS)}: Enter pins it there, Escape leaves it`
+    : ''
+})
+
 function shift(charge: Charge): string {
+  const moving = carried.value
+  if (moving?.charge === charge) {
+    return `translate(${(WIDTH * moving.hours) / span.value} ${moving.lanes * LANE})`
+  }
   const held = dragging.value
   return held?.charge === charge ? `translate(${held.dx} ${held.dy})` : ''
 }
@@ -199,8 +234,8 @@ function shift(charge: Charge): string {
       </span>
       <span class="name small">jobs</span>
       <span v-if="curve" class="name small soft">
-        {{ curve.spool.code }}, mean moisture; red: print limit; line below: dry target
-        {{ moisture(curve.spool.dryTargetPercent) }}
+        {{ curve.spool.code }}, mean moisture, shaded from outside to core; red: print limit;
+        dashed: dry target {{ moisture(curve.spool.dryTargetPercent) }}
       </span>
     </div>
     <svg
@@ -253,7 +288,8 @@ function shift(charge: Charge): string {
         @pointerdown="grab($event, each.charge)"
         @pointermove="drag"
         @pointerup="drop"
-        @keydown.enter="chosen = each.charge.codes[0] ?? null"
+        @keydown="key($event, each.charge)"
+        @blur="carried = null"
       >
         <title>{{ each.label }}</title>
         <rect :x="each.x" :y="each.y" :width="each.width" :height="LANE - 12" class="hot" />
@@ -281,9 +317,11 @@ function shift(charge: Charge): string {
       <template v-if="curve">
         <line x1="0" :x2="WIDTH" :y1="curve.limit" :y2="curve.limit" class="limit" />
         <line x1="0" :x2="WIDTH" :y1="curve.target" :y2="curve.target" class="target" />
+        <polygon :points="curve.depths" class="depths" />
         <polyline :points="curve.line" class="curve" />
       </template>
     </svg>
+    <p v-if="carrying" class="carrying small" role="status">{{ carrying }}</p>
     <div class="labels" aria-hidden="true">
       <span
         v-for="each in charges"
@@ -349,6 +387,12 @@ svg {
   grid-row: 1;
 }
 
+.carrying {
+  grid-column: 2;
+  grid-row: 2;
+  margin: 0.25rem 0 0;
+}
+
 .tag {
   position: absolute;
   padding-left: 0.35rem;
@@ -412,6 +456,11 @@ svg {
   fill: none;
   stroke: var(--ink);
   stroke-width: 2;
+}
+
+.depths {
+  fill: var(--board);
+  opacity: 0.35;
 }
 
 .limit {

@@ -52,6 +52,32 @@ async function read() {
   }
 }
 
+const course = ref<Schemas['PlanPoint'][]>([])
+
+/** Asked again when another is chosen or the plan is another. */
+async function follow() {
+  const code = chosen.value
+  if (!code) {
+    course.value = []
+    return
+  }
+  try {
+    const points = await answer(
+      client.GET('/api/plan/courses/{code}', { params: { path: { code } } }),
+    )
+    if (chosen.value === code) {
+      course.value = points
+    }
+  } catch (cause) {
+    problem.value = Problem.of(cause)
+  }
+}
+
+const version = computed(
+  () =>
+    `${chosen.value} ${view.value?.startS} ${view.value?.improvements} ${view.value?.seeking} ${view.value?.plan?.costPoints}`,
+)
+watch(version, follow)
 watch(() => acts.changes, read, { immediate: true })
 onBeforeUnmount(() => clearTimeout(timer))
 
@@ -212,12 +238,13 @@ function where(job: Schemas['JobPlan']): string {
     :view="view"
     :week="week"
     :spools="shelf.spools"
-    :frame-hours="shelf.frameHours"
+    :course="course"
     @moved="moved"
   />
   <p class="small soft">
     Boxes: charges, darker until dry nine times in ten; shaded: nobody there; upright: a job's
-    start. Draw a box elsewhere to pin it; the rest follows. Once out, a spool waits in its bag.
+    start. Draw a box elsewhere, or take it there by arrow keys and Enter, to pin it; the rest
+    follows. Once out, a spool waits in its bag.
   </p>
 
   <div class="columns">

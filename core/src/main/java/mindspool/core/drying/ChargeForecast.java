@@ -136,14 +136,13 @@ public record ChargeForecast(
     DryingForecast.checkSetpoint(setpoint, dryer, room);
     double without =
         wanted.length == 1 ? setpoint : Math.max(setpoint, common(ceilings, wanted, lowest));
-    double start =
-        setpointC.isPresent()
-            ? setpoint
-            : ceilings.stream()
-                .filter(DryingCeiling::startsCooler)
-                .mapToDouble(DryingCeiling::startC)
-                .reduce(setpoint, Math::min);
+    double start = setpointC.isPresent() ? setpoint : ChargeCourse.startC(charge, dryer, setpoint);
     return new Followed(charge, dryer, room, setpoint, start, ceilings).forecast(lowest, without);
+  }
+
+  /** A pass through a cycle with the spools as they are believed to be, not yet followed. */
+  static Run likely(Charge charge, Dryer dryer, MoistAir room, double startC, double setpointC) {
+    return new Followed(charge, dryer, room, setpointC, startC, List.of()).run(Lots.ALIKE, ROUGH);
   }
 
   private static double common(List<DryingCeiling> ceilings, double[] wanted, int leftOut) {
@@ -424,7 +423,7 @@ public record ChargeForecast(
   }
 
   /** One pass through the cycle with certain polymers. */
-  private static final class Run {
+  static final class Run {
     private final Followed of;
     private final List<SharedAir.Occupant> spools = new ArrayList<>();
     private final List<List<Point>> points = new ArrayList<>();
@@ -489,6 +488,14 @@ public record ChargeForecast(
       Point last = points.get(i).get(points.get(i).size() - 1);
       return Math.max(last.outerPercent(), Math.max(last.meanPercent(), last.corePercent()))
           <= share * of.charge.spools().get(i).targetPercent();
+    }
+
+    List<AirPoint> air() {
+      return air;
+    }
+
+    List<SpoolState> ends() {
+      return spools.stream().map(SharedAir.Occupant::state).toList();
     }
 
     double lastHour() {

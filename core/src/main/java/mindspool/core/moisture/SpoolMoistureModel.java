@@ -248,6 +248,20 @@ public final class SpoolMoistureModel {
     return state;
   }
 
+  /** A state cut otherwise would be read wrongly, and silently. */
+  private void refuseOther(SpoolState state) {
+    int wanted = options.rings * modes.count();
+    if (state.modeContent.length != wanted) {
+      throw new IllegalArgumentException(
+          "A state of %d rings and %d modes cannot go on in a model of %d and %d"
+              .formatted(
+                  state.rings(),
+                  state.modeContent.length / state.rings(),
+                  options.rings,
+                  modes.count()));
+    }
+  }
+
   /**
    * Lets time pass.
    *
@@ -258,6 +272,7 @@ public final class SpoolMoistureModel {
    * @param toS end, not before {@code fromS}
    * @param listener is told of every step, for curves; may be null
    * @return number of steps taken
+   * @throws IllegalArgumentException where the state is of a model with other rings or modes
    */
   public int advance(
       SpoolState state,
@@ -266,6 +281,7 @@ public final class SpoolMoistureModel {
       double fromS,
       double toS,
       StepListener listener) {
+    refuseOther(state);
     if (state.winding != winding) {
       mesh(state.winding);
     }

@@ -243,4 +243,24 @@ class SpoolMoistureModelTest {
     assertThatThrownBy(() -> SpoolMoistureModel.checkTemperature("setpointC", 111))
         .hasMessageContaining("up to 110 °C");
   }
+
+  /** Read with other rings or modes a state would mean something else, and nothing would tell. */
+  @Test
+  void aStateOfAnotherMeshIsRefused() {
+    Material material = MaterialCatalogue.standard().named("PETG");
+    SpoolState fine =
+        new SpoolMoistureModel(material)
+            .uniform(new Winding(0.04, 0.06, 0.8, 0.3, 0.00175, 1270), 0.2, 22);
+    SpoolMoistureModel coarse =
+        new SpoolMoistureModel(
+            material.sorption(),
+            material.diffusion(),
+            material.heatCapacityJPerKgK(),
+            SpoolMoistureModel.Options.COARSE);
+    ClimateSeries air = ClimateSeries.constant(new MoistAir(22, 50));
+    assertThatThrownBy(() -> coarse.advance(fine, air, AirContact.STILL, 0, 3600, null))
+        .isInstanceOf(IllegalArgumentException.class)
+        .hasMessageContaining("24 rings")
+        .hasMessageContaining("12");
+  }
 }

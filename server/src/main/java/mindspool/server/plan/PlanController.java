@@ -34,6 +34,7 @@ class PlanController {
   private static final double MOST_SECONDS = 600;
 
   private final PlanService service;
+  private final PlanCourses courses;
   private final PlanStore.Jobs jobs;
   private final PlanStore.Windows windows;
   private final PlanStore.Entries entries;
@@ -44,6 +45,7 @@ class PlanController {
 
   PlanController(
       PlanService service,
+      PlanCourses courses,
       PlanStore.Jobs jobs,
       PlanStore.Windows windows,
       PlanStore.Entries entries,
@@ -52,6 +54,7 @@ class PlanController {
       MaterialCatalogue catalogue,
       Clock clock) {
     this.service = service;
+    this.courses = courses;
     this.jobs = jobs;
     this.windows = windows;
     this.entries = entries;
@@ -113,6 +116,9 @@ class PlanController {
       String problem,
       PlanAnswer plan,
       List<LaneView> lanes) {}
+
+  /** Moisture of a spool at an hour of the plan, % of dry polymer. */
+  record PlanPoint(double hour, double outerPercent, double meanPercent, double corePercent) {}
 
   @GetMapping("/jobs")
   @Operation(summary = "Jobs that are not done, by their start")
@@ -299,6 +305,18 @@ class PlanController {
         problem,
         run.best == null ? null : PlanAnswer.of(run.best),
         lanes);
+  }
+
+  @GetMapping("/plan/courses/{code}")
+  @Operation(
+      summary = "Moisture of a spool over the plan's hours: as it lies, dried, bagged, printed")
+  List<PlanPoint> course(@PathVariable String code) {
+    return courses.of(code).stream()
+        .map(
+            point ->
+                new PlanPoint(
+                    point.hour(), point.outerPercent(), point.meanPercent(), point.corePercent()))
+        .toList();
   }
 
   @PostMapping("/plan/runs")

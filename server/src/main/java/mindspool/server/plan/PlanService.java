@@ -30,15 +30,14 @@ import mindspool.core.plan.PlanJob;
 import mindspool.core.plan.PlanProblem;
 import mindspool.core.plan.PlanSpool;
 import mindspool.core.stock.SpoolChoice;
-import mindspool.server.climate.Climates;
-import mindspool.server.climate.PlaceInfo;
-import mindspool.server.climate.PlaceKind;
 import mindspool.server.dry.DryersForPlan;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -48,7 +47,8 @@ class PlanService implements DisposableBean {
 
   private static final Logger LOG = LoggerFactory.getLogger(PlanService.class);
 
-  private static final double HORIZON_H = 7 * 24;
+  private static final double RESUMING_S = 5;
+  static final double HORIZON_H = 7 * 24;
   private static final long GRID_S = 1800;
   private static final int MOST_CANDIDATES = 4;
   private static final double HOLD_H = 14 * 24;
@@ -63,7 +63,7 @@ class PlanService implements DisposableBean {
   private final PlanStore.Entries entries;
   private final DryersForPlan dryers;
   private final Spools spools;
-  private final Climates climates;
+  private final PrintingAir printing;
   private final TransactionTemplate transactions;
   private final Clock clock;
   private final ExecutorService solving =
@@ -81,7 +81,7 @@ class PlanService implements DisposableBean {
       PlanStore.Entries entries,
       DryersForPlan dryers,
       Spools spools,
-      Climates climates,
+      PrintingAir printing,
       TransactionTemplate transactions,
       Clock clock) {
     this.jobs = jobs;
@@ -89,7 +89,7 @@ class PlanService implements DisposableBean {
     this.entries = entries;
     this.dryers = dryers;
     this.spools = spools;
-    this.climates = climates;
+    this.printing = printing;
     this.transactions = transactions;
     this.clock = clock;
   }
@@ -99,6 +99,7 @@ class PlanService implements DisposableBean {
     final long startS;
     final long beganMs;
     final double seconds;
+    volatile PlanProblem problem;
     volatile DryingPlan best;
     volatile int improvements;
     volatile boolean cancelled;
@@ -115,6 +116,14 @@ class PlanService implements DisposableBean {
 
   Run run() {
     return run;
+  }
+
+  /** A plan outlives the program: what it stood on is sought again, mostly where it was. */
+  @EventListener(ApplicationReadyEvent.class)
+  void resume() {
+    if (entries.count() > 0 && !open(clock.instant().getEpochSecond()).isEmpty()) {
+      begin(RESUMING_S);
+    }
   }
 
   /** Begins to seek; one search at a time, the one before is ended. */
@@ -138,6 +147,7 @@ class PlanService implements DisposableBean {
   private void seek(Run mine) {
     try {
       PlanProblem problem = problem(mine.startS);
+      mine.problem = problem;
       if (!problem.jobs().isEmpty()) {
         Duration most = Duration.ofMillis(Math.round(1000 * mine.seconds));
         mine.best =
@@ -289,26 +299,24 @@ class PlanService implements DisposableBean {
       long startS,
       Map<String, OptionalDouble> open,
       Map<String, OptionalDouble> boxed) {
-    open.computeIfAbsent(
-        spool.code(), code -> hold(spool, startS, PlaceKind.PRINTER_HOLDER, PlaceKind.ROOM));
-    boxed.computeIfAbsent(spool.code(), code -> hold(spool, startS, PlaceKind.DRY_BOX));
+    open.computeIfAbsent(spool.code(), code -> hold(spool, startS, false));
+    boxed.computeIfAbsent(spool.code(), code -> hold(spool, startS, true));
   }
 
-  private OptionalDouble hold(PlanSpool spool, long startS, PlaceKind... kinds) {
-    for (PlaceKind kind : kinds) {
-      for (PlaceInfo place : climates.places()) {
-        if (place.kind() == kind) {
-          Material material = spool.load().material();
-          SpoolState dried =
-              new SpoolMoistureModel(material)
-                  .uniform(spool.load().start().winding(), material.dryTargetPercent(), 25);
-          ClimateSeries air = climates.outlook(place.id(), startS, startS + 3600 * HOLD_H);
-          return DryHold.hours(
-              material, dried, air, AirContact.STILL, startS, material.printLimitPercent(), HOLD_H);
-        }
-      }
-    }
-    return OptionalDouble.empty();
+  private OptionalDouble hold(PlanSpool spool, long startS, boolean inDryBox) {
+    return printing
+        .air(inDryBox, startS, startS + 3600 * HOLD_H)
+        .map(air -> hold(spool.load(), startS, air))
+        .orElse(OptionalDouble.empty());
+  }
+
+  private static OptionalDouble hold(Load load, long startS, ClimateSeries air) {
+    Material material = load.material();
+    SpoolState dried =
+        new SpoolMoistureModel(material)
+            .uniform(load.start().winding(), material.dryTargetPercent(), 25);
+    return DryHold.hours(
+        material, dried, air, AirContact.STILL, startS, material.printLimitPercent(), HOLD_H);
   }
 
   /** When somebody is there over the horizon, from the week as it was described. */

@@ -96,6 +96,11 @@ public class Spools {
     return estimate.profileAt(atS).wettestPercentInNext(share);
   }
 
+  /** Moisture by depth where the spool lies now, from now to two weeks ahead. */
+  public MoistureProfile profileAhead(String code, double atS) {
+    return estimates.of(records.byCode(code)).profileAt(atS);
+  }
+
   /** Codes of the spools in a place. */
   public List<String> codesIn(long placeId) {
     long now = clock.instant().getEpochSecond();

@@ -1,0 +1,48 @@
+package mindspool.core.drying;
+
+import java.util.ArrayList;
+import java.util.List;
+import mindspool.core.climate.MoistAir;
+import mindspool.core.drying.ChargeForecast.AirPoint;
+import mindspool.core.drying.DryingForecast.Point;
+import mindspool.core.moisture.SpoolState;
+
+/**
+ * One likely way of a charge through a span that is given: each spool as it is believed to be, all
+ * in the air that they share.
+ *
+ * @param spools moisture over time of each, in the order of the charge; from hour 0
+ * @param ends state of each at the end
+ * @param air humidity inside over time, after each step
+ */
+public record ChargeCourse(List<List<Point>> spools, List<SpoolState> ends, List<AirPoint> air) {
+
+  /**
+   * Follows a charge.
+   *
+   * @param startC setpoint of the first {@link DampStart#HOURS}, at most {@code setpointC}
+   * @param hours how long, above 0
+   */
+  public static ChargeCourse of(
+      Charge charge, Dryer dryer, MoistAir room, double startC, double setpointC, double hours) {
+    ChargeForecast.Run run = ChargeForecast.likely(charge, dryer, room, startC, setpointC);
+    run.follow(hours, false, true);
+    List<List<Point>> spools = new ArrayList<>();
+    for (int i = 0; i < charge.spools().size(); i++) {
+      spools.add(List.copyOf(run.cycle(i).points()));
+    }
+    return new ChargeCourse(spools, run.ends(), List.copyOf(run.air()));
+  }
+
+  /** Setpoint of the first hours: lower where a damp polymer would soften at the full one. */
+  public static double startC(Charge charge, Dryer dryer, double setpointC) {
+    return charge.spools().stream()
+        .map(
+            load ->
+                DryingCeiling.of(
+                    load.material(), load.reel(), dryer, load.start().profile().meanPercent()))
+        .filter(DryingCeiling::startsCooler)
+        .mapToDouble(DryingCeiling::startC)
+        .reduce(setpointC, Math::min);
+  }
+}

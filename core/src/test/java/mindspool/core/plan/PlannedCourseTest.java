@@ -1,0 +1,95 @@
+package mindspool.core.plan;
+
+import static mindspool.core.plan.Workshops.ROOM;
+import static mindspool.core.plan.Workshops.dryer;
+import static mindspool.core.plan.Workshops.job;
+import static mindspool.core.plan.Workshops.spool;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import mindspool.core.climate.ClimateSeries;
+import mindspool.core.climate.MoistAir;
+import mindspool.core.drying.Charge;
+import mindspool.core.drying.ChargeForecast;
+import mindspool.core.drying.DryingForecast.Point;
+import org.junit.jupiter.api.Test;
+
+class PlannedCourseTest {
+
+  private static final PlanSpool A = spool("A", "PETG", 1.4);
+  private static final PlanSpool B = spool("B", "PETG", 1.2);
+
+  private static DryingPlan plan(PlanJob... jobs) {
+    return new DryingPlanner(
+            new PlanProblem(
+                96,
+                List.of(dryer(1, 75, 2, 0)),
+                List.of(jobs),
+                Hands.always(96),
+                ROOM,
+                List.of(),
+                Map.of()))
+        .best(Duration.ofSeconds(2), Duration.ofSeconds(1), better -> {}, () -> false);
+  }
+
+  private static List<Point> course(DryingPlan plan, MoistAir atTheHolder) {
+    PlannedCharge charge = plan.charges().get(0);
+    double mean = A.load().start().profile().meanPercent();
+    return new PlannedCourse(ROOM, 1_000_000)
+        .of(plan, charge, "A", mean, (job, fromS, toS) -> ClimateSeries.constant(atTheHolder));
+  }
+
+  @Test
+  void aPlannedSpoolIsDryWhenItsJobStartsAndWetterWhenItEnds() {
+    DryingPlan plan = plan(job(1, 60, 6, A), job(2, 62, 3, B));
+    assertThat(plan.charges()).hasSize(1);
+    List<Point> points = course(plan, new MoistAir(22, 60));
+    assertThat(points.get(0).hour()).isEqualTo(plan.charges().get(0).startH());
+    Point start =
+        points.stream().filter(point -> point.hour() == 60).reduce((a, b) -> b).orElseThrow();
+    Point end = points.get(points.size() - 1);
+    assertThat(start.corePercent()).isLessThanOrEqualTo(A.load().targetPercent());
+    assertThat(end.hour()).isCloseTo(66, within(1e-9));
+    assertThat(end.outerPercent()).isGreaterThan(start.outerPercent());
+    assertThat(points).isSortedAccordingTo((a, b) -> Double.compare(a.hour(), b.hour()));
+  }
+
+  @Test
+  void theDamperTheHolderTheMoreItTakesUp() {
+    DryingPlan plan = plan(job(1, 60, 6, A));
+    List<Point> damp = course(plan, new MoistAir(22, 75));
+    List<Point> dry = course(plan, new MoistAir(22, 20));
+    assertThat(damp.get(damp.size() - 1).outerPercent())
+        .isGreaterThan(dry.get(dry.size() - 1).outerPercent());
+  }
+
+  /** The charge itself goes as the forecast for the same charge says. */
+  @Test
+  void dryingGoesAsTheForecastOfTheSameChargeDoes() {
+    DryingPlan plan = plan(job(1, 60, 6, A), job(2, 62, 3, B));
+    PlannedCharge charge = plan.charges().get(0);
+    ChargeForecast forecast =
+        ChargeForecast.of(
+            new Charge(charge.spools().stream().map(PlanSpool::load).toList()),
+            charge.dryer().dryer(),
+            ROOM,
+            OptionalDouble.of(charge.setpointC()));
+    int index = charge.spools().indexOf(A);
+    Point early =
+        forecast.spools().get(index).curve().stream()
+            .filter(point -> point.hour() >= 3)
+            .findFirst()
+            .orElseThrow();
+    double planned =
+        course(plan, ROOM).stream()
+            .filter(point -> point.hour() - charge.startH() >= early.hour() - 0.2)
+            .findFirst()
+            .orElseThrow()
+            .meanPercent();
+    assertThat(planned).isCloseTo(early.meanPercent(), within(0.08 * early.meanPercent()));
+  }
+}

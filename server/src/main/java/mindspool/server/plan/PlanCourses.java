@@ -1,0 +1,79 @@
+package mindspool.server.plan;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import mindspool.core.climate.ClimateSeries;
+import mindspool.core.drying.DryingForecast.Point;
+import mindspool.core.moisture.MoistureProfile;
+import mindspool.core.plan.DryingPlan;
+import mindspool.core.plan.PlannedCharge;
+import mindspool.core.plan.PlannedCourse;
+import mindspool.server.shelf.Spools;
+import org.springframework.stereotype.Service;
+
+/** How spools go through the plan that stands: as they lie, dried, bagged, printed. */
+@Service
+class PlanCourses {
+
+  private static final double LYING_STEP_H = 2;
+
+  private final PlanService plans;
+  private final Spools spools;
+  private final PrintingAir printing;
+  private final Clock clock;
+
+  PlanCourses(PlanService plans, Spools spools, PrintingAir printing, Clock clock) {
+    this.plans = plans;
+    this.spools = spools;
+    this.printing = printing;
+    this.clock = clock;
+  }
+
+  /** Moisture of a spool over the plan's hours. */
+  List<Point> of(String code) {
+    spools.current(code);
+    PlanService.Run run = plans.run();
+    DryingPlan plan = run == null ? null : run.best;
+    long startS = plan == null ? clock.instant().getEpochSecond() : run.startS;
+    Optional<PlannedCharge> charge =
+        plan == null
+            ? Optional.empty()
+            : plan.charges().stream()
+                .filter(each -> each.spools().stream().anyMatch(s -> s.code().equals(code)))
+                .findFirst();
+    List<Point> points =
+        lying(code, startS, charge.map(PlannedCharge::startH).orElse(PlanService.HORIZON_H));
+    charge.ifPresent(
+        drying -> {
+          double mean = points.get(points.size() - 1).meanPercent();
+          points.addAll(
+              new PlannedCourse(run.problem.room(), startS)
+                  .of(
+                      plan,
+                      drying,
+                      code,
+                      mean,
+                      (job, fromS, toS) ->
+                          printing
+                              .air(job.inDryBox(), fromS, toS)
+                              .orElse(ClimateSeries.constant(run.problem.room()))));
+        });
+    return points;
+  }
+
+  private List<Point> lying(String code, long startS, double untilH) {
+    List<Point> points = new ArrayList<>();
+    for (double hour = 0; hour < untilH; hour += LYING_STEP_H) {
+      points.add(lyingAt(code, startS, hour));
+    }
+    points.add(lyingAt(code, startS, untilH));
+    return points;
+  }
+
+  private Point lyingAt(String code, long startS, double hour) {
+    MoistureProfile profile = spools.profileAhead(code, startS + 3600 * hour);
+    return new Point(hour, profile.outerPercent(), profile.meanPercent(), profile.corePercent());
+  }
+}
