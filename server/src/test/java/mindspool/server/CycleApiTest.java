@@ -435,4 +435,41 @@ class CycleApiTest extends ServerTest {
     await(() -> cycle(id).at("/spools/0/meanPercent").asDouble() > 1.1 * reckoned);
     client.disconnect();
   }
+
+  private double meanAfter(String code, String charge, double airChanges) {
+    describe(
+        String.format(
+            Locale.ROOT,
+            "\"kind\": \"PURPOSE_MADE_VENTED\", \"slots\": 4, \"volumeL\": 14,"
+                + " \"airChangesPerHour\": %.1f",
+            airChanges));
+    Answer answer =
+        start(
+            "\"codes\": [%s], \"setpointC\": 60, \"hours\": 8, \"at\": \"%s\""
+                .formatted(charge, NOW.minus(6, ChronoUnit.HOURS)));
+    assertThat(answer.status()).as(answer.raw().body()).isEqualTo(201);
+    long id = answer.body().get("id").asLong();
+    double mean = mean(code);
+    api.delete("/api/cycles/" + id);
+    return mean;
+  }
+
+  /** Replayed spool by spool, each sees what the others give off. */
+  @Test
+  void severalWetSpoolsInATightDryerDryMoreSlowlyThanOne() {
+    String first = spool("PETG", "");
+    String more =
+        IntStream.range(0, 3)
+            .mapToObj(i -> "\"" + spool("PETG", "") + "\"")
+            .collect(Collectors.joining(","));
+    String one = "\"" + first + "\"";
+    double before = mean(first);
+    double freely = meanAfter(first, one, 200);
+    double alone = meanAfter(first, one, 1);
+    double together = meanAfter(first, one + "," + more, 1);
+    assertThat(freely).isLessThan(alone);
+    assertThat(alone).isLessThan(together);
+    assertThat(together).isLessThan(before);
+    assertThat(before - alone).isGreaterThan(1.2 * (before - together));
+  }
 }

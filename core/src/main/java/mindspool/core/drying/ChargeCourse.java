@@ -3,7 +3,6 @@ package mindspool.core.drying;
 import java.util.ArrayList;
 import java.util.List;
 import mindspool.core.climate.MoistAir;
-import mindspool.core.drying.ChargeForecast.AirPoint;
 import mindspool.core.drying.DryingForecast.Point;
 import mindspool.core.moisture.SpoolState;
 
@@ -13,9 +12,12 @@ import mindspool.core.moisture.SpoolState;
  *
  * @param spools moisture over time of each, in the order of the charge; from hour 0
  * @param ends state of each at the end
- * @param air humidity inside over time, after each step
+ * @param vapour inside, after each step
  */
-public record ChargeCourse(List<List<Point>> spools, List<SpoolState> ends, List<AirPoint> air) {
+public record ChargeCourse(List<List<Point>> spools, List<SpoolState> ends, List<Vapour> vapour) {
+
+  /** Vapour pressure inside at a time. */
+  public record Vapour(double hour, double pressurePa) {}
 
   /**
    * Follows a charge.
@@ -31,7 +33,7 @@ public record ChargeCourse(List<List<Point>> spools, List<SpoolState> ends, List
     for (int i = 0; i < charge.spools().size(); i++) {
       spools.add(List.copyOf(run.cycle(i).points()));
     }
-    return new ChargeCourse(spools, run.ends(), List.copyOf(run.air()));
+    return new ChargeCourse(spools, run.ends(), List.copyOf(run.vapour()));
   }
 
   /** Setpoint of the first hours: lower where a damp polymer would soften at the full one. */

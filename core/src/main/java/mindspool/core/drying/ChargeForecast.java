@@ -428,6 +428,7 @@ public record ChargeForecast(
     private final List<SharedAir.Occupant> spools = new ArrayList<>();
     private final List<List<Point>> points = new ArrayList<>();
     private final List<AirPoint> air = new ArrayList<>();
+    private final List<ChargeCourse.Vapour> vapour = new ArrayList<>();
 
     Run(Followed of, Lots lots, Options options) {
       this.of = of;
@@ -473,6 +474,7 @@ public record ChargeForecast(
         for (int i : inside) {
           points.get(i).add(point(hour, spools.get(i).state()));
         }
+        vapour.add(new ChargeCourse.Vapour(hour, shared.vapourPressurePa()));
         air.add(
             new AirPoint(
                 hour, 100 * shared.vapourPressurePa() / SaturationPressure.atCelsius(celsius)));
@@ -490,8 +492,8 @@ public record ChargeForecast(
           <= share * of.charge.spools().get(i).targetPercent();
     }
 
-    List<AirPoint> air() {
-      return air;
+    List<ChargeCourse.Vapour> vapour() {
+      return vapour;
     }
 
     List<SpoolState> ends() {

@@ -75,6 +75,13 @@ public record PlannedCharge(
     return slot.startH();
   }
 
+  /** When a job's spool leaves the dryer: once printed where it prints out of it. */
+  public double leavesH(PlanJob job) {
+    return jobs.stream().anyMatch(each -> each.job().equals(job) && each.printsOutOfDryer())
+        ? endH
+        : outH;
+  }
+
   /** Hours for which the dryer is hot. */
   public double hotHours() {
     return endH - startH();

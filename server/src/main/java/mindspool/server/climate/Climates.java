@@ -412,7 +412,7 @@ public class Climates {
       if (arriving != null) {
         arriving
             .temperatures(place.id())
-            .forEach(shown -> inside.add(DryerAir.sample(room.series(), shown)));
+            .forEach(shown -> inside.add(DryerAir.sample(heated, shown)));
         inside.sort(Comparator.comparingLong(AirSample::timeS));
       }
       return new PlaceClimate(

@@ -1,9 +1,12 @@
 package mindspool.server.climate;
 
 import java.util.List;
+import java.util.TreeSet;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.MoistAir;
+import mindspool.core.climate.SaturationPressure;
 import mindspool.server.climate.DryerRuns.DryerRun;
+import mindspool.server.climate.DryerRuns.VapourChange;
 import mindspool.server.climate.LiveReadings.LiveTemperature;
 import mindspool.server.climate.ReadingSamples.AirSample;
 
@@ -39,14 +42,58 @@ final class DryerAir {
       if (run.toS() > cool) {
         air = ClimateSeries.joined(air, cool, room.heatedTo(run.airC()));
       }
+      if (!run.vapour().isEmpty() && run.toS() > warm) {
+        air = ClimateSeries.joined(air, warm, withVapour(room, run, warm, cool));
+      }
       air = ClimateSeries.joined(air, run.toS(), room);
     }
     return air;
   }
 
-  /** A temperature inside with the vapour of the room. */
-  static AirSample sample(ClimateSeries room, LiveTemperature shown) {
-    double humidity = room.at(shown.timeS()).relativeHumidityPercentAt(shown.temperatureC());
+  /** The same heat with the vapour that spools and desiccant inside make of the room's. */
+  private static ClimateSeries withVapour(
+      ClimateSeries room, DryerRun run, double warmS, double coolS) {
+    TreeSet<Double> times = new TreeSet<>(List.of(warmS, coolS, run.toS()));
+    run.vapour().stream()
+        .map(VapourChange::fromS)
+        .filter(time -> time > warmS && time < run.toS())
+        .forEach(times::add);
+    ClimateSeries.Builder air = ClimateSeries.builder();
+    for (double time : times) {
+      if (time == coolS && coolS > warmS) {
+        air.reading(time - 1, inside(room, run, time - 1, run.coolAirC()));
+      }
+      air.reading(time, inside(room, run, time, time < coolS ? run.coolAirC() : run.airC()));
+    }
+    return air.build();
+  }
+
+  private static MoistAir inside(ClimateSeries room, DryerRun run, double timeS, double celsius) {
+    double pressure = Math.max(0, room.at(timeS).vapourPressurePa() + moreAt(run, timeS));
+    return new MoistAir(
+        celsius, Math.min(100, 100 * pressure / SaturationPressure.atCelsius(celsius)));
+  }
+
+  /** On the straight line between what is known; afterwards as it was last. */
+  private static double moreAt(DryerRun run, double timeS) {
+    VapourChange before = null;
+    for (VapourChange next : run.vapour()) {
+      if (next.fromS() >= timeS) {
+        double share =
+            before == null || next.fromS() == before.fromS()
+                ? 1
+                : (timeS - before.fromS()) / (next.fromS() - before.fromS());
+        double from = before == null ? 0 : before.morePa();
+        return from + share * (next.morePa() - from);
+      }
+      before = next;
+    }
+    return before == null ? 0 : before.morePa();
+  }
+
+  /** A temperature inside with the vapour that was reckoned for it. */
+  static AirSample sample(ClimateSeries reckoned, LiveTemperature shown) {
+    double humidity = reckoned.at(shown.timeS()).relativeHumidityPercentAt(shown.temperatureC());
     return new AirSample(shown.timeS(), shown.temperatureC(), Math.min(100, humidity));
   }
 

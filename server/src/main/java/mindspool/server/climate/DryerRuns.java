@@ -16,6 +16,8 @@ public interface DryerRuns {
    * @param coolAirC true air temperature up to then
    * @param airC and afterwards
    * @param warmingTimeS time constant of its warm-up
+   * @param vapour what spools and desiccant inside make of the room's vapour, in order of time;
+   *     empty where the air is exchanged so freely that it is the room's
    */
   record DryerRun(
       double fromS,
@@ -23,5 +25,9 @@ public interface DryerRuns {
       double coolUntilS,
       double coolAirC,
       double airC,
-      double warmingTimeS) {}
+      double warmingTimeS,
+      List<VapourChange> vapour) {}
+
+  /** Vapour pressure inside above the room's from a time on, Pa; below 0 over desiccant. */
+  record VapourChange(double fromS, double morePa) {}
 }

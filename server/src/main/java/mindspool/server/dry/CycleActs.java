@@ -5,8 +5,10 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.drying.Dryer;
@@ -27,12 +29,17 @@ class CycleActs {
 
   private static final double SHORTEST_H = 0.25;
 
+  /** After these the air inside is another; a stopped cycle keeps what was reckoned. */
+  private static final Set<Act> CHANGE_THE_AIR =
+      EnumSet.of(Act.ADD, Act.REMOVE, Act.SETPOINT, Act.HOURS);
+
   private final Cycles cycles;
   private final DryStore.Cycles store;
   private final DryStore.Facts facts;
   private final DryerBook book;
   private final Spools spools;
   private final Climates climates;
+  private final CycleAirs airs;
   private final Clock clock;
 
   CycleActs(
@@ -42,7 +49,9 @@ class CycleActs {
       DryerBook book,
       Spools spools,
       Climates climates,
+      CycleAirs airs,
       Clock clock) {
+    this.airs = airs;
     this.cycles = cycles;
     this.store = store;
     this.facts = facts;
@@ -128,6 +137,7 @@ class CycleActs {
     cycle.recordedS = now();
     store.save(cycle);
     codes.forEach(code -> put(cycle, code, at));
+    reckonAir(cycle.id, at);
     tell(place, at);
     return cycle.id;
   }
@@ -258,6 +268,9 @@ class CycleActs {
           case WITHOUT_POWER, RAN_ON -> span(course, act, request);
         };
     CycleFact saved = facts.save(fact);
+    if (CHANGE_THE_AIR.contains(act)) {
+      reckonAir(cycleId, at);
+    }
     tell(cycle.placeId, Math.min(at, saved.atS));
     return saved.id;
   }
@@ -378,6 +391,7 @@ class CycleActs {
                 .toList()
             : List.of(fact);
     together.forEach(this::undo);
+    reckonAir(cycleId, fact.atS);
     tell(cycles.one(cycleId).cycle().placeId, fact.atS);
   }
 
@@ -400,6 +414,11 @@ class CycleActs {
     cycle.undoneS = now();
     store.save(cycle);
     tell(cycle.placeId, cycle.startedS);
+  }
+
+  private void reckonAir(long cycleId, long fromS) {
+    cycles.changed();
+    airs.reckon(cycles.one(cycleId), fromS, now());
   }
 
   /** What hangs on the cycle follows once it is stored. */

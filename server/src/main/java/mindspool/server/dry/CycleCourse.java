@@ -7,15 +7,19 @@ import java.util.Map;
 import java.util.OptionalLong;
 import mindspool.core.drying.DampStart;
 import mindspool.server.climate.DryerRuns.DryerRun;
+import mindspool.server.climate.DryerRuns.VapourChange;
 
 /** A cycle with what happened in it: when it heated and how warm, and which spools were inside. */
 final class CycleCourse {
 
   private final DryingCycle cycle;
   private final List<CycleFact> facts;
+  private final List<CycleVapour> vapours;
   private final boolean turnsItselfOff;
 
-  CycleCourse(DryingCycle cycle, List<CycleFact> facts, boolean turnsItselfOff) {
+  CycleCourse(
+      DryingCycle cycle, List<CycleFact> facts, List<CycleVapour> vapours, boolean turnsItselfOff) {
+    this.vapours = vapours;
     this.cycle = cycle;
     this.facts = facts.stream().filter(CycleFact::holds).sorted(CycleFact.ORDER).toList();
     this.turnsItselfOff = turnsItselfOff;
@@ -170,6 +174,23 @@ final class CycleCourse {
     return stopped < Long.MAX_VALUE ? stopped : Math.max(planned, nowS);
   }
 
+  /** What was reckoned of the air inside in a span: each course holds until the next. */
+  private List<VapourChange> vapour(long fromS, long toS) {
+    List<VapourChange> changes = new ArrayList<>();
+    for (int i = 0; i < vapours.size(); i++) {
+      long until = i + 1 < vapours.size() ? vapours.get(i + 1).fromS : Long.MAX_VALUE;
+      vapours.get(i).changes().stream()
+          .filter(change -> change.fromS() < until && change.fromS() <= toS)
+          .forEach(changes::add);
+    }
+    // What was before the span tells where it begins.
+    int first = 0;
+    while (first + 1 < changes.size() && changes.get(first + 1).fromS() <= fromS) {
+      first++;
+    }
+    return changes.subList(Math.min(first, changes.size()), changes.size());
+  }
+
   /** Collects spans of heat. */
   private final class Heat {
     private final List<DryerRun> runs;
@@ -212,7 +233,8 @@ final class CycleCourse {
                 coolUntil,
                 Math.min(cycle.startC, setC) + cycle.biasK,
                 setC + cycle.biasK,
-                warm ? 0 : cycle.warmingS));
+                warm ? 0 : cycle.warmingS,
+                vapour(sinceS, atS)));
       }
       sinceS = -1;
     }

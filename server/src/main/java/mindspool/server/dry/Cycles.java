@@ -19,10 +19,17 @@ class Cycles implements DryerRuns {
   private final DryStore.Cycles cycles;
   private final DryStore.Facts facts;
   private final DryStore.Dryers dryers;
+  private final DryStore.Vapours vapours;
   private final Clock clock;
   private List<CycleCourse> known;
 
-  Cycles(DryStore.Cycles cycles, DryStore.Facts facts, DryStore.Dryers dryers, Clock clock) {
+  Cycles(
+      DryStore.Cycles cycles,
+      DryStore.Facts facts,
+      DryStore.Dryers dryers,
+      DryStore.Vapours vapours,
+      Clock clock) {
+    this.vapours = vapours;
     this.cycles = cycles;
     this.facts = facts;
     this.dryers = dryers;
@@ -41,6 +48,10 @@ class Cycles implements DryerRuns {
       for (CycleFact fact : facts.findAllByOrderByAtSAscIdAsc()) {
         byCycle.computeIfAbsent(fact.cycleId, id -> new ArrayList<>()).add(fact);
       }
+      Map<Long, List<CycleVapour>> airs = new HashMap<>();
+      for (CycleVapour vapour : vapours.findAllByOrderByFromSAscIdAsc()) {
+        airs.computeIfAbsent(vapour.cycleId, id -> new ArrayList<>()).add(vapour);
+      }
       Map<Long, Boolean> turnOff = new HashMap<>();
       dryers.findAll().forEach(each -> turnOff.put(each.placeId, each.turnsItselfOff));
       known =
@@ -50,6 +61,7 @@ class Cycles implements DryerRuns {
                       new CycleCourse(
                           cycle,
                           byCycle.getOrDefault(cycle.id, List.of()),
+                          airs.getOrDefault(cycle.id, List.of()),
                           turnOff.getOrDefault(cycle.placeId, true)))
               .toList();
     }

@@ -18,6 +18,12 @@ final class DryStore {
     List<DryingCycle> findByUndoneSIsNullOrderByStartedSAscIdAsc();
   }
 
+  interface Vapours extends JpaRepository<CycleVapour, Long> {
+    List<CycleVapour> findAllByOrderByFromSAscIdAsc();
+
+    void deleteByCycleIdAndFromSGreaterThanEqual(long cycleId, long fromS);
+  }
+
   interface Facts extends JpaRepository<CycleFact, Long> {
     List<CycleFact> findByCycleIdOrderByAtSAscIdAsc(long cycleId);
 

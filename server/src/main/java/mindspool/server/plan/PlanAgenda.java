@@ -1,10 +1,14 @@
 package mindspool.server.plan;
 
+import static java.util.stream.Collectors.toList;
+
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import mindspool.server.climate.Climates;
 import mindspool.server.today.AgendaSource;
 import org.springframework.stereotype.Service;
@@ -51,6 +55,16 @@ class PlanAgenda implements AgendaSource {
       }
     }
     loadings.forEach((loading, of) -> lines.add(load(loading, of, open)));
+    // Once a cycle runs, it says itself when it is over.
+    loadings.forEach(
+        (loading, of) -> {
+          if (loading.startS >= nowS) {
+            of.stream()
+                .filter(entry -> entry.endS <= untilS)
+                .collect(Collectors.groupingBy(entry -> entry.endS, TreeMap::new, toList()))
+                .forEach((endS, out) -> lines.add(unload(loading, endS, out)));
+          }
+        });
     return lines;
   }
 
@@ -77,8 +91,25 @@ class PlanAgenda implements AgendaSource {
     return why == null ? "" : why;
   }
 
+  private Line unload(Loading loading, long endS, List<PlanEntry> of) {
+    String codes = codes(of);
+    return new Line(
+        "unload-%d-%d-%d".formatted(loading.dryerId, loading.startS, endS),
+        endS,
+        Doer.HANDS,
+        "Take %s out of %s and bag it within minutes"
+            .formatted(codes, climates.place(loading.dryerId).name()),
+        "Dry to the core by then, if it went in as planned; weigh it to prove it.",
+        "The heat goes on, and the next charge waits.",
+        "/plan");
+  }
+
+  private static String codes(List<PlanEntry> of) {
+    return String.join(", ", of.stream().map(entry -> entry.code).distinct().toList());
+  }
+
   private Line load(Loading loading, List<PlanEntry> of, Map<Long, PrintJob> open) {
-    String codes = String.join(", ", of.stream().map(entry -> entry.code).distinct().toList());
+    String codes = codes(of);
     String names = String.join(", ", of.stream().map(entry -> open.get(entry.jobId).name).toList());
     Double setpoint = of.get(0).setpointC;
     return new Line(

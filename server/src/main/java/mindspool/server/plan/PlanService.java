@@ -188,7 +188,9 @@ class PlanService implements DisposableBean {
             entry.code = placement.spool().code();
             entry.dryerId = charge == null ? null : charge.dryer().id();
             entry.startS = mine.startS + Math.round(charge == null ? 0 : 3600 * charge.startH());
-            entry.endS = mine.startS + Math.round(charge == null ? 0 : 3600 * charge.endH());
+            entry.endS =
+                mine.startS
+                    + Math.round(charge == null ? 0 : 3600 * charge.leavesH(placement.job()));
             entry.setpointC = charge == null ? null : charge.setpointC();
             entry.served = placement.served();
             entry.why = placement.why().substring(0, Math.min(590, placement.why().length()));

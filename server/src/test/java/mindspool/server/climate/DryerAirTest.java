@@ -8,6 +8,7 @@ import java.util.List;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.MoistAir;
 import mindspool.server.climate.DryerRuns.DryerRun;
+import mindspool.server.climate.DryerRuns.VapourChange;
 import mindspool.server.climate.LiveReadings.LiveTemperature;
 import mindspool.server.climate.ReadingSamples.AirSample;
 import org.junit.jupiter.api.Test;
@@ -18,7 +19,7 @@ class DryerAirTest {
   private static final ClimateSeries ROOM = ClimateSeries.constant(new MoistAir(20, 50));
 
   private static DryerRun run(double fromH, double toH, double coolUntilH, double coolC, double c) {
-    return new DryerRun(fromH * HOUR, toH * HOUR, coolUntilH * HOUR, coolC, c, 600);
+    return new DryerRun(fromH * HOUR, toH * HOUR, coolUntilH * HOUR, coolC, c, 600, List.of());
   }
 
   private static double at(ClimateSeries air, double hour) {
@@ -63,6 +64,36 @@ class DryerAirTest {
     ClimateSeries air = DryerAir.heated(ROOM, List.of(run(0, 8, 0, 60, 60)), 55);
     assertThat(air.vapourPressurePaAt(4 * HOUR))
         .isCloseTo(ROOM.vapourPressurePaAt(0), within(1e-9));
+  }
+
+  /** In a tight dryer the spools' water adds to the room's until it is carried away. */
+  @Test
+  void whatTheSpoolsGiveOffIsAddedWhileItRuns() {
+    DryerRun tight =
+        new DryerRun(
+            0,
+            8 * HOUR,
+            2 * HOUR,
+            50,
+            60,
+            600,
+            List.of(
+                new VapourChange(0, 0),
+                new VapourChange(HOUR, 3000),
+                new VapourChange(3 * HOUR, 1000)));
+    double room = ROOM.vapourPressurePaAt(0);
+    ClimateSeries air = DryerAir.heated(ROOM, List.of(tight), 55);
+    assertThat(air.vapourPressurePaAt(HOUR)).isCloseTo(room + 3000, within(1.0));
+    assertThat(air.vapourPressurePaAt(2 * HOUR)).isCloseTo(room + 2000, within(1.0));
+    // As it was last, to the end of the run; then the lid is open.
+    assertThat(air.vapourPressurePaAt(7 * HOUR)).isCloseTo(room + 1000, within(1.0));
+    assertThat(air.vapourPressurePaAt(9 * HOUR)).isCloseTo(room, within(1e-6));
+    assertThat(at(air, 1)).isEqualTo(50);
+    assertThat(at(air, 5)).isEqualTo(60);
+    // A thermometer inside goes with what was reckoned.
+    assertThat(DryerAir.sample(air, new LiveTemperature((long) HOUR, 55)).relativeHumidityPercent())
+        .isGreaterThan(
+            DryerAir.sample(ROOM, new LiveTemperature((long) HOUR, 55)).relativeHumidityPercent());
   }
 
   private static List<AirSample> samples(double fromH, double toH, double celsius) {

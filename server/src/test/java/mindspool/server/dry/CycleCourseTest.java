@@ -40,7 +40,7 @@ class CycleCourseTest {
   }
 
   private CycleCourse course(boolean turnsItselfOff) {
-    return new CycleCourse(cycle(), facts, turnsItselfOff);
+    return new CycleCourse(cycle(), facts, List.of(), turnsItselfOff);
   }
 
   private static List<String> spans(List<DryerRun> runs) {

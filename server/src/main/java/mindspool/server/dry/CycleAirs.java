@@ -1,0 +1,81 @@
+package mindspool.server.dry;
+
+import java.util.ArrayList;
+import java.util.List;
+import mindspool.core.climate.MoistAir;
+import mindspool.core.drying.Charge;
+import mindspool.core.drying.Charge.Load;
+import mindspool.core.drying.ChargeCourse;
+import mindspool.core.drying.ChargeCourse.Vapour;
+import mindspool.core.drying.Dryer;
+import mindspool.server.climate.DryerRuns.VapourChange;
+import mindspool.server.shelf.Spools;
+import mindspool.server.shelf.Spools.CurrentSpool;
+import org.springframework.stereotype.Service;
+
+/**
+ * Keeps what the spools of a cycle make of the air inside: reckoned from what is in them when
+ * something changes, so that the past can be followed spool by spool afterwards.
+ */
+@Service
+class CycleAirs {
+
+  /** Fewer points than the course has: it changes fast at first only. */
+  private static final int MOST_POINTS = 80;
+
+  private static final double LEAST_H = 1;
+
+  private final DryStore.Vapours vapours;
+  private final DryerBook book;
+  private final Spools spools;
+
+  CycleAirs(DryStore.Vapours vapours, DryerBook book, Spools spools) {
+    this.vapours = vapours;
+    this.book = book;
+    this.spools = spools;
+  }
+
+  /** Reckons the air of a cycle anew from a time on, with what is inside now. */
+  void reckon(CycleCourse course, long fromS, long nowS) {
+    DryingCycle cycle = course.cycle();
+    vapours.deleteByCycleIdAndFromSGreaterThanEqual(cycle.id, fromS);
+    Dryer dryer = book.dryer(cycle.placeId);
+    boolean isTheRooms = dryer.airChangesPerHour().isEmpty() && dryer.desiccant().isEmpty();
+    if (isTheRooms || course.inside().isEmpty() || !course.isOpen()) {
+      return;
+    }
+    MoistAir room = book.roomAir(cycle.placeId, fromS);
+    double hours = Math.max(LEAST_H, (course.plannedEndS(nowS) - fromS) / 3600.0);
+    double setpoint = course.setpointC();
+    ChargeCourse followed =
+        ChargeCourse.of(
+            new Charge(course.inside().keySet().stream().map(this::load).toList()),
+            dryer,
+            room,
+            Math.min(cycle.startC, setpoint),
+            setpoint,
+            hours);
+    List<VapourChange> changes = new ArrayList<>();
+    changes.add(new VapourChange(fromS, 0));
+    int every = Math.max(1, followed.vapour().size() / MOST_POINTS);
+    for (int i = 0; i < followed.vapour().size(); i += i < 12 ? 1 : every) {
+      Vapour point = followed.vapour().get(i);
+      changes.add(
+          new VapourChange(
+              fromS + 3600 * point.hour(), point.pressurePa() - room.vapourPressurePa()));
+    }
+    vapours.save(new CycleVapour(cycle.id, fromS, changes));
+  }
+
+  private Load load(String code) {
+    CurrentSpool spool = spools.current(code);
+    return new Load(
+        code,
+        spool.material(),
+        spool.state(),
+        spool.reelKind(),
+        spool.material().dryTargetPercent(),
+        spools.belief(code),
+        spool.scaleStepG());
+  }
+}
