@@ -87,6 +87,20 @@ async function read() {
 
 watch(() => props.id, read, { immediate: true })
 
+/** Who has a rule at hand need not reckon the volume. */
+const SIDES = [
+  { name: 'length', key: 'insideLengthMm' },
+  { name: 'width', key: 'insideWidthMm' },
+  { name: 'height', key: 'insideHeightMm' },
+] as const
+
+function measureInside() {
+  const [length, width, height] = SIDES.map((side) => form[side.key])
+  if (length && width && height) {
+    form.volumeL = Math.round((length * width * height) / 1e5) / 10
+  }
+}
+
 const kindOptions = computed(() => kinds.value.map((k) => ({ value: k.kind, label: k.title })))
 const kind = computed(() => kinds.value.find((each) => each.kind === form.kind))
 const DESICCANTS = [
@@ -330,6 +344,16 @@ async function measureVent(keep: boolean) {
             label="inside volume, L"
             :min="1"
             :max="2000"
+          />
+          <NumberField
+            v-for="side in SIDES"
+            :id="`inside-${side.name}`"
+            :key="side.name"
+            v-model="form[side.key]"
+            :label="`or inside ${side.name}, mm`"
+            :min="50"
+            :max="3000"
+            @update:model-value="measureInside"
           />
           <NumberField
             id="reel-diameter"

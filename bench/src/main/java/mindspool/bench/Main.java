@@ -29,7 +29,7 @@ public final class Main {
 
   private static void measure(String[] args) throws RunnerException {
     OptionsBuilder options = new OptionsBuilder();
-    options.include(args.length > 0 ? args[0] : "ReplayBenchmark");
+    options.include(args.length > 0 ? args[0] : "Benchmark");
     options.forks(1).warmupTime(TimeValue.seconds(3)).measurementTime(TimeValue.seconds(5));
     Collection<RunResult> results = new Runner(options.build()).run();
     Map<String, Double> milliseconds = new HashMap<>();
@@ -38,6 +38,23 @@ public final class Main {
       milliseconds.put(label, result.getPrimaryResult().getScore());
       say("%-30s %10.2f ms", label, result.getPrimaryResult().getScore());
     }
+    sayReplay(milliseconds);
+    sayFit(milliseconds);
+  }
+
+  private static void sayFit(Map<String, Double> milliseconds) {
+    Double all = milliseconds.get("fitAndEnsemble");
+    Double ensemble = milliseconds.get("ensemble");
+    Double single = milliseconds.get("singleRun");
+    if (all != null && ensemble != null && single != null) {
+      say(
+          "Ten weighings over %d days: fit and 64 states take %.1f times as long as the states alone",
+          FitBenchmark.DAYS, all / ensemble);
+      say("  64 states together: %.2f times 64 single fine runs", ensemble / (64 * single));
+    }
+  }
+
+  private static void sayReplay(Map<String, Double> milliseconds) {
     Double model = milliseconds.get("modelCommonSpan");
     Double general = milliseconds.get("generalIntegratorCommonSpan");
     if (model != null && general != null) {

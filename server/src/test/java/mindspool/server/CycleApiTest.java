@@ -126,6 +126,15 @@ class CycleApiTest extends ServerTest {
   }
 
   @Test
+  void insideDimensionsGiveTheVolume() {
+    Answer answer =
+        describe(
+            "\"kind\": \"VACUUM\", \"insideLengthMm\": 300, \"insideWidthMm\": 250,"
+                + " \"insideHeightMm\": 200");
+    assertThat(answer.body().get("volumeL").asDouble()).isCloseTo(15, within(1e-9));
+  }
+
+  @Test
   void badDescriptionsAreNamedAndChangeNothing() {
     assertThat(describe("\"kind\": \"PURPOSE_MADE\", \"slots\": 0").field()).isEqualTo("slots");
     assertThat(describe("\"slots\": 2").field()).isEqualTo("kind");
@@ -137,6 +146,8 @@ class CycleApiTest extends ServerTest {
         .isEqualTo("switchTopic");
     assertThat(describe("\"kind\": \"VACUUM\", \"desiccant\": \"silica_gel\"").field())
         .isEqualTo("desiccantDryG");
+    assertThat(describe("\"kind\": \"VACUUM\", \"insideLengthMm\": 300").field())
+        .isEqualTo("insideLengthMm");
     JsonNode view = api.get("/api/dryers/" + dryer).body();
     assertThat(view.get("kind").asString()).isEqualTo("PURPOSE_MADE_VENTED");
     assertThat(view.get("slots").asInt()).isEqualTo(2);

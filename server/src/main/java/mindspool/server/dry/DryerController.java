@@ -6,7 +6,9 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.Stream;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.drying.Dryer;
@@ -303,13 +305,22 @@ class DryerController {
   }
 
   private static double volumeL(DescribeDryerRequest request) {
-    if (request.insideLengthMm != null
-        && request.insideWidthMm != null
-        && request.insideHeightMm != null) {
+    List<Double> sides =
+        Stream.of(request.insideLengthMm, request.insideWidthMm, request.insideHeightMm)
+            .filter(Objects::nonNull)
+            .toList();
+    if (sides.size() == 3) {
       return Require.within("insideLengthMm", request.insideLengthMm, 50, 3000, "mm")
           * Require.within("insideWidthMm", request.insideWidthMm, 50, 3000, "mm")
           * Require.within("insideHeightMm", request.insideHeightMm, 50, 3000, "mm")
           / 1e6;
+    }
+    if (!sides.isEmpty() && request.volumeL == null) {
+      throw new InvalidValueException(
+          "insideLengthMm",
+          sides.size() + " of three inside dimensions",
+          "length, width and height, or volumeL instead",
+          "Measure the missing ones, or give the volume.");
     }
     return Require.within(
         "volumeL", request.volumeL == null ? Dryer.USUAL_VOLUME_L : request.volumeL, 1, 2000, "L");
