@@ -8,6 +8,7 @@ import HandsEditor from '@/stations/plan/HandsEditor.vue'
 import PlanLanes from '@/stations/plan/PlanLanes.vue'
 import TodayStation from '@/stations/today/TodayStation.vue'
 import type { Dryer } from '@/stores/dryers'
+import { serve } from './pages'
 
 const START_S = 1_760_000_400
 const HOUR_S = 3600
@@ -15,21 +16,6 @@ const links = { global: { stubs: { RouterLink: RouterLinkStub } } }
 
 beforeEach(() => setActivePinia(createPinia()))
 afterEach(() => vi.unstubAllGlobals())
-
-/** Answers every request from a table of paths, and keeps what was sent. */
-function serve(answers: Record<string, unknown>) {
-  const sent: { path: string; method: string; body: unknown }[] = []
-  vi.stubGlobal('fetch', async (request: Request) => {
-    const path = new URL(request.url).pathname
-    const text = await request.text()
-    sent.push({ path, method: request.method, body: text ? JSON.parse(text) : null })
-    return new Response(JSON.stringify(answers[path] ?? {}), {
-      status: 200,
-      headers: { 'Content-Type': 'application/json' },
-    })
-  })
-  return sent
-}
 
 describe('a spool in a cycle', () => {
   const point = (hour: number, mean: number) => ({
