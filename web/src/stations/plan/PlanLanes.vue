@@ -210,13 +210,19 @@ const carrying = computed(() => {
     : ''
 })
 
-function shift(charge: Charge): string {
+/** How far a charge is from its place while it is carried or drawn, in the picture's units. */
+function away(charge: Charge): { dx: number; dy: number } {
   const moving = carried.value
   if (moving?.charge === charge) {
-    return `translate(${(WIDTH * moving.hours) / span.value} ${moving.lanes * LANE})`
+    return { dx: (WIDTH * moving.hours) / span.value, dy: moving.lanes * LANE }
   }
   const held = dragging.value
-  return held?.charge === charge ? `translate(${held.dx} ${held.dy})` : ''
+  return held?.charge === charge ? held : { dx: 0, dy: 0 }
+}
+
+function shift(charge: Charge): string {
+  const { dx, dy } = away(charge)
+  return dx || dy ? `translate(${dx} ${dy})` : ''
 }
 </script>
 
@@ -328,8 +334,8 @@ function shift(charge: Charge): string {
         :key="`l-${each.charge.dryerId}-${each.charge.startHour}`"
         class="tag"
         :style="{
-          left: `${each.x / 10}%`,
-          top: `${each.y + 6}px`,
+          left: `${(each.x + away(each.charge).dx) / 10}%`,
+          top: `${each.y + 6 + away(each.charge).dy}px`,
           maxWidth: `${each.width / 10}%`,
         }"
         >{{ each.charge.codes.join(' ') }}</span

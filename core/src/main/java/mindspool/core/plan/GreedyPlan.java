@@ -182,7 +182,7 @@ final class GreedyPlan {
     for (PlannedJob other : placed) {
       if (spool.equals(other.spool())) {
         taken += other.job().grams();
-        if (other.job().startH() < job.endH() && job.startH() < other.job().endH()) {
+        if (other.job().overlaps(job)) {
           return false;
         }
       }

@@ -50,6 +50,11 @@ public record PlanJob(
     return startH + hours;
   }
 
+  /** Whether both print at some time. */
+  boolean overlaps(PlanJob other) {
+    return startH < other.endH() && other.startH < endH();
+  }
+
   /** Whether a spool serves it; no spool at all always may be given. */
   boolean mayTake(PlanSpool spool) {
     return spool == null || candidates.contains(spool);

@@ -60,8 +60,22 @@ final class PlanReasons {
   private Placement placement(PlannedJob planned) {
     PlanJob job = planned.job();
     if (planned.spool() == null) {
-      return new Placement(
-          job, job.candidates().get(0), null, false, false, noSpool(job), waysOut(planned));
+      // The search does not care which spool an unserved job is given; a person does.
+      return job.candidates().stream()
+          .filter(spool -> isFree(planned, spool))
+          .findFirst()
+          .map(spool -> new PlannedJob(job, context, null).beginningWith(spool, Slot.NONE))
+          .map(this::placement)
+          .orElseGet(
+              () ->
+                  new Placement(
+                      job,
+                      job.candidates().get(0),
+                      null,
+                      false,
+                      false,
+                      noSpool(job),
+                      waysOut(planned)));
     }
     PlannedCharge charge =
         charges.stream().filter(each -> each.jobs().contains(planned)).findFirst().orElse(null);
@@ -124,17 +138,35 @@ final class PlanReasons {
         context.times().of(lowest, charge.dryer()).ceilingC());
   }
 
+  /**
+   * Whether a spool is long enough for a job besides others, and neither printed nor dried then.
+   */
+  private boolean isFree(PlannedJob planned, PlanSpool spool) {
+    PlanJob job = planned.job();
+    List<PlanJob> others =
+        draft.jobs().stream()
+            .filter(other -> other != planned && spool.equals(other.spool()))
+            .map(PlannedJob::job)
+            .toList();
+    double taken = job.grams() + others.stream().mapToDouble(PlanJob::grams).sum();
+    PlannedJob asItIs = new PlannedJob(job, context, null).beginningWith(spool, Slot.NONE);
+    return taken <= spool.netG()
+        && others.stream().noneMatch(job::overlaps)
+        && charges.stream().noneMatch(charge -> charge.takesFromPrinting(asItIs));
+  }
+
   /** Who has the spools that could serve it. */
   private String noSpool(PlanJob job) {
-    List<String> others =
-        draft.jobs().stream()
-            .filter(other -> other.spool() != null && job.candidates().contains(other.spool()))
-            .map(other -> say("%s is given to %s", other.spool().code(), other.job().name()))
-            .distinct()
-            .toList();
-    return others.isEmpty()
-        ? say("None of its spools has %.0f g left.", job.grams())
-        : "No spool is free and long enough for it: " + String.join("; ", others) + ".";
+    if (job.candidates().stream().allMatch(spool -> spool.netG() < job.grams())) {
+      return say(
+          "None of its spools has %.0f g left; %s has %.0f g.",
+          job.grams(), job.candidates().get(0).code(), job.candidates().get(0).netG());
+    }
+    return draft.jobs().stream()
+        .filter(other -> other.spool() != null && job.candidates().contains(other.spool()))
+        .map(other -> say("%s is given to %s", other.spool().code(), other.job().name()))
+        .distinct()
+        .collect(Collectors.joining("; ", "No spool is free and long enough for it: ", "."));
   }
 
   private String whyNot(PlannedJob planned, PlannedCharge charge) {

@@ -121,8 +121,7 @@ public class PlanRules implements ConstraintProvider {
             PlannedJob.class,
             equal(PlannedJob::spool),
             lessThan(PlannedJob::getId),
-            filtering(
-                (a, b) -> a.job().startH() < b.job().endH() && b.job().startH() < a.job().endH()))
+            filtering((a, b) -> a.job().overlaps(b.job())))
         .penalizeLong(IMPOSSIBLE, (a, b) -> 1)
         .asConstraint("one job at a time on a spool");
   }

@@ -157,6 +157,37 @@ class DryingPlannerTest {
     assertThat(without.why()).contains("D is given to job " + other);
   }
 
+  /** Whatever the search gave an unserved job, the reason is about a spool that it could have. */
+  @Test
+  void anUnservedJobIsToldOfASpoolThatIsThere() {
+    for (int variant = 0; variant < 4; variant++) {
+      DryingPlan plan =
+          best(
+              problem(
+                  List.of(dryer(1, 110, 1, 0)),
+                  List.of(job(1, 2 + variant, 4, spool("A", "PA12", 2))),
+                  Hands.always(72)),
+              1);
+      assertThat(of(plan, 1).why()).contains("Drying takes");
+    }
+    PlanJob huge = job(1, 40, 4, spool("A", "PETG", 1.3));
+    PlanJob tooMuch =
+        new PlanJob(
+            1,
+            "sculpture",
+            2000,
+            40,
+            4,
+            huge.candidates(),
+            huge.readyAsIs(),
+            huge.holdsH(),
+            huge.holdsInDryBoxH(),
+            false);
+    Placement tooShort =
+        of(best(problem(List.of(dryer(1, 110, 1, 0)), List.of(tooMuch), Hands.always(72)), 1), 1);
+    assertThat(tooShort.why()).isEqualTo("None of its spools has 2000 g left; A has 800 g.");
+  }
+
   @Test
   void pinsAreKeptAndContradictionsRefused() {
     PlanSpool a = spool("A", "PETG", 1.4);
