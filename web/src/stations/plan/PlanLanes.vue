@@ -241,7 +241,7 @@ function shift(charge: Charge): string {
       <span class="name small">jobs</span>
       <span v-if="curve" class="name small soft">
         {{ curve.spool.code }}, mean moisture, shaded from outside to core; red: print limit;
-        dashed: dry target {{ moisture(curve.spool.dryTargetPercent) }}
+        dashed: dry target <span class="whole">{{ moisture(curve.spool.dryTargetPercent) }}</span>
       </span>
     </div>
     <svg
@@ -397,6 +397,10 @@ svg {
   grid-column: 2;
   grid-row: 2;
   margin: 0.25rem 0 0;
+}
+
+.whole {
+  white-space: nowrap;
 }
 
 .tag {

@@ -6,6 +6,7 @@ import mindspool.core.material.Material;
 import mindspool.core.moisture.AirContact;
 import mindspool.core.moisture.SpoolMoistureModel;
 import mindspool.core.moisture.SpoolState;
+import mindspool.core.stock.Winding;
 
 /** How long a dried spool stays below a moisture where it is put. */
 public final class DryHold {
@@ -15,10 +16,26 @@ public final class DryHold {
 
   private static final double STEP_SHARE = 0.1;
 
+  private static final double COOLED_C = 25;
+
   /** Finer than anybody bags a spool. */
   private static final double ROUGH = 8e-3;
 
   private DryHold() {}
+
+  /**
+   * Hours for which a spool prints well in still air, once it was dried to its target.
+   *
+   * @param air where it is put, on the clock of {@code fromS}
+   * @return none where it holds all the horizon
+   */
+  public static OptionalDouble onceDried(
+      Material material, Winding winding, ClimateSeries air, double fromS, double horizonH) {
+    SpoolState dried =
+        new SpoolMoistureModel(material).uniform(winding, material.dryTargetPercent(), COOLED_C);
+    return hours(
+        material, dried, air, AirContact.STILL, fromS, material.printLimitPercent(), horizonH);
+  }
 
   /**
    * Hours until the outer wraps are above a moisture.

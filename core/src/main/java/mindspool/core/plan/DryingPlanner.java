@@ -54,21 +54,37 @@ public final class DryingPlanner {
 
   /** Pins that cannot both be kept are a person's to sort out, not the solver's. */
   private void refuseOverlappingPins() {
-    List<PlannedCharge> pinned =
-        GreedyPlan.chargesOf(greedy().jobs().stream().filter(PlannedJob::isPinned).toList());
-    for (PlannedCharge a : pinned) {
-      for (PlannedCharge b : pinned) {
-        if (a.startH() < b.startH() && a.overlapH(b) > 0) {
+    List<PlannedJob> pinned = greedy().jobs().stream().filter(PlannedJob::isPinned).toList();
+    List<PlannedCharge> charges = GreedyPlan.chargesOf(pinned);
+    for (PlannedCharge a : charges) {
+      for (PlannedCharge b : charges) {
+        if (a.startH() <= b.startH() && a != b && a.clashesWith(b)) {
           throw Pin.contradiction(
               String.format(
                   Locale.ROOT,
-                  "%s until %.1f h and %s from %.1f h in %s",
+                  "%s in %s until %.1f h and %s in %s from %.1f h",
                   a.jobs().get(0).job().name(),
+                  a.dryer().name(),
                   a.endH(),
                   b.jobs().get(0).job().name(),
-                  b.startH(),
-                  a.dryer().name()),
-              "They overlap: give both the same start, or take one pin off.");
+                  b.dryer().name(),
+                  b.startH()),
+              "They overlap: give both the same start and dryer, or take one pin off.");
+        }
+      }
+    }
+    for (PlannedJob a : pinned) {
+      for (PlannedJob b : pinned) {
+        if (a.getId() < b.getId() && a.spool().equals(b.spool()) && a.job().overlaps(b.job())) {
+          throw Pin.contradiction(
+              String.format(
+                  Locale.ROOT,
+                  "%s and %s, both on %s at %.1f h",
+                  a.job().name(),
+                  b.job().name(),
+                  a.spool().code(),
+                  Math.max(a.job().startH(), b.job().startH())),
+              "One spool prints one job at a time: give one of them another.");
         }
       }
     }

@@ -319,27 +319,55 @@ final class PlanReasons {
 
   private record Earliest(PlanSpool spool, Slot slot, double outH) {}
 
-  /** When it could be dry at the earliest beside all other charges; null for never. */
+  /** When it could be dry at the earliest, with another charge or beside all; null for never. */
   private Earliest earliest(PlannedJob planned) {
-    Earliest best = null;
     List<PlannedCharge> others =
         charges.stream().filter(charge -> !charge.jobs().equals(List.of(planned))).toList();
-    for (Slot slot : slots) {
-      for (PlanSpool spool : planned.job().candidates()) {
-        if (!slot.isDrying() || !planned.job().holdsFrom(spool, slot.dryer())) {
-          continue;
-        }
-        PlannedCharge alone =
-            PlannedCharge.of(
-                slot,
-                List.of(new PlannedJob(planned.job(), context, null).beginningWith(spool, slot)));
-        boolean free = others.stream().noneMatch(alone::clashesWith);
-        if (alone.wrongs() == 0 && free && (best == null || alone.outH() < best.outH)) {
-          best = new Earliest(spool, slot, alone.outH());
+    Earliest best = null;
+    for (PlanSpool spool : planned.job().candidates()) {
+      for (PlannedCharge charge : others) {
+        best = sooner(best, spool, with(planned, spool, charge), others, charge);
+      }
+      for (Slot slot : slots) {
+        if (slot.isDrying()) {
+          PlannedJob moved = new PlannedJob(planned.job(), context, null);
+          PlannedCharge alone = PlannedCharge.of(slot, List.of(moved.beginningWith(spool, slot)));
+          best = sooner(best, spool, alone, others, null);
         }
       }
     }
     return best;
+  }
+
+  /** The charge of others with this spool besides. */
+  private PlannedCharge with(PlannedJob planned, PlanSpool spool, PlannedCharge charge) {
+    List<PlannedJob> jobs = new ArrayList<>(charge.jobs());
+    jobs.remove(planned);
+    jobs.add(new PlannedJob(planned.job(), context, null).beginningWith(spool, charge.slot()));
+    return PlannedCharge.of(charge.slot(), jobs);
+  }
+
+  /** Takes a charge that gets it dry sooner, if it can be done and nobody else suffers. */
+  private static Earliest sooner(
+      Earliest best,
+      PlanSpool spool,
+      PlannedCharge charge,
+      List<PlannedCharge> others,
+      PlannedCharge replaced) {
+    boolean helps = best == null || charge.outH() < best.outH;
+    boolean possible =
+        helps
+            && charge.wrongs() == 0
+            && others.stream().filter(other -> other != replaced).noneMatch(charge::clashesWith);
+    boolean harmless =
+        possible
+            && Served.of(charge).stream()
+                .allMatch(
+                    served ->
+                        spool.equals(served.job().spool())
+                            ? served.job().job().holdsFrom(spool, charge.dryer())
+                            : !served.fails());
+    return harmless ? new Earliest(spool, charge.slot(), charge.outH()) : best;
   }
 
   private double soonestWithHands(PlanJob job) {

@@ -140,6 +140,31 @@ class DryingPlannerTest {
     assertThat(placement.waysOut().get(0)).contains("outer 150 g only").contains("dry it again");
   }
 
+  /** Joining a charge that is planned anyhow is sooner than waiting until the dryer is free. */
+  @Test
+  void theWayOutMayLeadThroughTheChargeOfAnother() {
+    PlanSpool early = spool("A", "PETG", 1.4);
+    PlanSpool late = spool("B", "PETG", 1.4);
+    Hands hands = new Hands(List.of(new Hands.Window(8, 9), new Hands.Window(40, 72)));
+    DryingPlan plan =
+        best(
+            problem(
+                List.of(dryer(1, 75, 2, 0)),
+                List.of(job(1, 6, 2, early), job(2, 60, 2, late)),
+                hands,
+                new Pin(2, "B", 1L, 8)),
+            2);
+    Placement missed = of(plan, 1);
+    assertThat(missed.served()).isFalse();
+    double out = of(plan, 2).charge().outH();
+    assertThat(missed.waysOut())
+        .contains(
+            String.format(
+                java.util.Locale.ROOT,
+                "Start it %.0f h later: A can be out of dryer 1 by then.",
+                out - 6));
+  }
+
   @Test
   void aJobWithoutAFreeSpoolSaysWhoHasIt() {
     PlanSpool dry = spool("D", "PETG", 0.5);
@@ -222,6 +247,34 @@ class DryingPlannerTest {
         .hasMessageContaining("job 1")
         .hasMessageContaining("job 2")
         .hasMessageContaining("overlap");
+  }
+
+  /** One spool is in one place and prints one job at a time, whatever people pin. */
+  @Test
+  void pinsOfOneSpoolMustNotContradictEachOther() {
+    PlanSpool a = spool("A", "PETG", 1.4);
+    List<PlanDryer> dryers = List.of(dryer(1, 75, 2, 0), dryer(2, 75, 2, 0));
+    assertThatThrownBy(
+            () ->
+                new DryingPlanner(
+                    problem(
+                        dryers,
+                        List.of(job(1, 60, 4, a), job(2, 66, 4, a)),
+                        Hands.always(72),
+                        new Pin(1, "A", 1L, 20),
+                        new Pin(2, "A", 2L, 22))))
+        .hasMessageContaining("job 1 in dryer 1")
+        .hasMessageContaining("job 2 in dryer 2");
+    assertThatThrownBy(
+            () ->
+                new DryingPlanner(
+                    problem(
+                        dryers,
+                        List.of(job(1, 60, 4, a), job(2, 62, 4, a)),
+                        Hands.always(72),
+                        new Pin(1, "A", 1L, 20),
+                        new Pin(2, "A", 1L, 20))))
+        .hasMessageContaining("both on A at 62.0 h");
   }
 
   /** People do not pin on the solver's grid. */

@@ -113,7 +113,7 @@ class PlanCalculator {
       summary = "Which spool is dried when, where and with which others, and why",
       description =
           "Hours count from the plan's start. Without hands somebody is there at all times."
-              + " Dried spools are taken to be bagged until their job; in a dry box they hold.",
+              + " Spools are taken to be bagged until their job; in a dry box they hold.",
       requestBody =
           @io.swagger.v3.oas.annotations.parameters.RequestBody(
               content =
@@ -171,7 +171,7 @@ class PlanCalculator {
     for (int i = 0; i < wanted.size(); i++) {
       PlanJobRequest each = wanted.get(i);
       long otherwise = i + 1;
-      jobs.add(Require.inside("jobs[" + i + "]", () -> job(each, otherwise, spools, holds)));
+      jobs.add(Require.inside("jobs[" + i + "]", () -> job(each, otherwise, spools, holds, room)));
     }
     PlanProblem problem =
         new PlanProblem(
@@ -208,18 +208,21 @@ class PlanCalculator {
 
   /** How long it prints well in the open, once dried. */
   private static OptionalDouble hold(PlanSpool spool, MoistAir room) {
+    Load load = spool.load();
+    return DryHold.onceDried(
+        load.material(), load.start().winding(), ClimateSeries.constant(room), 0, HOLD_HORIZON_H);
+  }
+
+  /** Whether it stays below its limit for the whole job as it is; until then it lies in its bag. */
+  private static boolean isReady(PlanSpool spool, PlanJobRequest job, double hours, MoistAir room) {
     Material material = spool.load().material();
-    SpoolState dried =
-        new SpoolMoistureModel(material)
-            .uniform(spool.load().start().winding(), material.dryTargetPercent(), 25);
-    return DryHold.hours(
-        material,
-        dried,
-        ClimateSeries.constant(room),
-        AirContact.STILL,
-        0,
-        material.printLimitPercent(),
-        HOLD_HORIZON_H);
+    SpoolState start = spool.load().start();
+    double limit = material.printLimitPercent();
+    return Boolean.TRUE.equals(job.inDryBox)
+        ? start.profile().meanPercent() <= limit
+        : DryHold.hours(
+                material, start, ClimateSeries.constant(room), AirContact.STILL, 0, limit, hours)
+            .isEmpty();
   }
 
   private static PlanDryer dryer(PlanDryerRequest dryer, long otherwise) {
@@ -241,7 +244,8 @@ class PlanCalculator {
       PlanJobRequest job,
       long otherwise,
       Map<String, PlanSpool> spools,
-      Map<String, OptionalDouble> holds) {
+      Map<String, OptionalDouble> holds,
+      MoistAir room) {
     long id = job.id == null ? otherwise : job.id;
     double grams = number("grams", job.grams);
     List<PlanSpool> candidates =
@@ -252,16 +256,16 @@ class PlanCalculator {
                 .filter(spool -> spool.netG() >= grams)
                 .toList();
     Map<String, Boolean> ready = new HashMap<>();
+    double hours = number("hours", job.hours, 1);
     for (PlanSpool spool : candidates) {
-      double wettest = spool.load().start().profile().meanPercent();
-      ready.put(spool.code(), wettest <= spool.load().material().printLimitPercent());
+      ready.put(spool.code(), isReady(spool, job, hours, room));
     }
     return new PlanJob(
         id,
         job.name == null ? "job " + id : job.name,
         grams,
         number("startHour", job.startHour),
-        number("hours", job.hours, 1),
+        hours,
         candidates,
         ready,
         holds,

@@ -15,13 +15,8 @@ import java.util.OptionalDouble;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import mindspool.core.InvalidValueException;
-import mindspool.core.climate.ClimateSeries;
 import mindspool.core.drying.Charge.Load;
 import mindspool.core.drying.DryHold;
-import mindspool.core.material.Material;
-import mindspool.core.moisture.AirContact;
-import mindspool.core.moisture.SpoolMoistureModel;
-import mindspool.core.moisture.SpoolState;
 import mindspool.core.plan.DryingPlan;
 import mindspool.core.plan.DryingPlanner;
 import mindspool.core.plan.Hands;
@@ -308,17 +303,11 @@ class PlanService implements DisposableBean {
   private OptionalDouble hold(PlanSpool spool, long startS, boolean inDryBox) {
     return printing
         .air(inDryBox, startS, startS + 3600 * HOLD_H)
-        .map(air -> hold(spool.load(), startS, air))
+        .map(
+            air ->
+                DryHold.onceDried(
+                    spool.load().material(), spool.load().start().winding(), air, startS, HOLD_H))
         .orElse(OptionalDouble.empty());
-  }
-
-  private static OptionalDouble hold(Load load, long startS, ClimateSeries air) {
-    Material material = load.material();
-    SpoolState dried =
-        new SpoolMoistureModel(material)
-            .uniform(load.start().winding(), material.dryTargetPercent(), 25);
-    return DryHold.hours(
-        material, dried, air, AirContact.STILL, startS, material.printLimitPercent(), HOLD_H);
   }
 
   /** When somebody is there over the horizon, from the week as it was described. */
