@@ -10,6 +10,7 @@ import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.drying.Charge.Load;
 import mindspool.core.learning.Calibration;
+import mindspool.core.learning.HiddenLot;
 import mindspool.core.learning.LotPrior;
 import mindspool.core.learning.Member;
 import mindspool.core.learning.Weighed;
@@ -52,7 +53,7 @@ class AdvisedCycleTest {
     private final Material material;
     private final double setpoint;
     private final SpoolHistory history;
-    private final SpoolReplay truth;
+    private final HiddenLot truth;
     private final Random random;
     private final double tareG;
 
@@ -66,19 +67,12 @@ class AdvisedCycleTest {
       this.history =
           new SpoolHistory(
               0, ASSUMED, winding, List.of(new Stay(0, hot, AirContact.FORCED)), List.of());
-      this.truth =
-          new SpoolReplay(
-              material,
-              history,
-              Math.exp(LotPrior.ANY_LOT.logDiffusionSd() * random.nextGaussian()),
-              Math.exp(LotPrior.ANY_LOT.logSorptionSd() * random.nextGaussian()),
-              random.nextGaussian(),
-              Options.STANDARD);
+      this.truth = new HiddenLot(material, history, random);
       this.tareG = 200 + 20 * random.nextGaussian();
     }
 
     SpoolState trueAt(double hour) {
-      return truth.advance(truth.start(), 0, 3600 * hour, null);
+      return truth.after(3600 * hour);
     }
 
     Weighed weighed(double hour) {

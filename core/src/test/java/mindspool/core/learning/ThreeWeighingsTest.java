@@ -44,7 +44,7 @@ class ThreeWeighingsTest {
   private static final class Hidden {
     private final Material material;
     private final SpoolHistory history;
-    private final SpoolReplay truth;
+    private final HiddenLot truth;
     private final double reelG;
 
     Hidden(Material material, long seed) {
@@ -67,19 +67,12 @@ class ThreeWeighingsTest {
                   new Stay(WEIGHED_S[1], dryer, AirContact.FORCED),
                   new Stay(WEIGHED_S[2], room, AirContact.STILL)),
               List.of());
-      this.truth =
-          new SpoolReplay(
-              material,
-              history,
-              Math.exp(LotPrior.ANY_LOT.logDiffusionSd() * random.nextGaussian()),
-              Math.exp(LotPrior.ANY_LOT.logSorptionSd() * random.nextGaussian()),
-              random.nextGaussian(),
-              Options.STANDARD);
+      this.truth = new HiddenLot(material, history, random);
       this.reelG = 180 + 60 * random.nextDouble();
     }
 
     SpoolState at(double timeS) {
-      return truth.advance(truth.start(), 0, timeS, null);
+      return truth.after(timeS);
     }
 
     List<Weighed> weighings() {
