@@ -206,7 +206,7 @@ function where(job: Schemas['JobPlan']): string {
     return job.served ? `${job.code}, as it is` : `${job.code}, not dry by then`
   }
   const at = moment(nowS.value + 3600 * charge.startHour, nowS.value)
-  const out = moment(nowS.value + 3600 * charge.endHour, nowS.value)
+  const out = moment(nowS.value + 3600 * (job.leavesHour ?? charge.outHour), nowS.value)
   return `${job.code} into ${charge.dryer} ${at}, ${temperature(charge.setpointC)}, out ${out}`
 }
 </script>

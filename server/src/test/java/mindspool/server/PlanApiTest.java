@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import mindspool.server.Api.Answer;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -27,6 +28,14 @@ class PlanApiTest extends ServerTest {
     api.put(
         "/api/dryers/" + dryer, "{\"kind\": \"LABORATORY_OVEN\", \"ratedMaxC\": 80, \"slots\": 2}");
     api.put("/api/hands", "[]");
+  }
+
+  /** So that a test that failed does not make others fail. */
+  @AfterEach
+  void noJobs() {
+    for (JsonNode job : api.get("/api/jobs").body()) {
+      api.delete("/api/jobs/" + job.get("id").asLong());
+    }
   }
 
   private String wetSpool() {
@@ -99,6 +108,8 @@ class PlanApiTest extends ServerTest {
         .startsWith("BEGIN:VCALENDAR\r\n")
         .endsWith("END:VCALENDAR\r\n")
         .contains("SUMMARY:Put " + code);
+    assertThat(line(sheet.get("lines"), "unload-").get("what").asString())
+        .contains("Take " + code + " out of");
     // RFC 5545, 3.1: no line longer than 75 octets.
     assertThat(calendar.split("\r\n"))
         .allMatch(each -> each.getBytes(java.nio.charset.StandardCharsets.UTF_8).length <= 75);
@@ -187,5 +198,50 @@ class PlanApiTest extends ServerTest {
         .isEqualTo("dryers[0].slots");
     assertThat(api.post("/api/calc/drying-plan", request.formatted(2, -3)).field())
         .isEqualTo("jobs[0].startAt");
+  }
+
+  /** A job that is too long for an open holder prints out of a dryer that feeds out. */
+  @Test
+  void theCalculatorKnowsDryersThatFeedOut() {
+    String request =
+        """
+        {"room": {"temperatureC": 22, "relativeHumidityPercent": 60}, "seconds": 1,
+         "dryers": [{"id": 1, "name": "bench", "feedsOut": %s,
+                     "dryer": {"ratedMaxC": 90, "airChangesPerHour": 12}}],
+         "spools": [{"code": "A", "material": "PA6", "reel": "metal",
+                     "winding": {"hubRadiusMm": 40, "outerRadiusMm": 100, "widthMm": 60,
+                                 "netMassG": 800},
+                     "initialMoisturePercent": 2.5}],
+         "jobs": [{"id": 1, "name": "gear", "codes": ["A"], "grams": 300, "startHour": 90,
+                   "hours": 40}]}
+        """;
+    JsonNode shut = posted("/api/calc/drying-plan", request.formatted("false"));
+    assertThat(shut.at("/unserved").asInt()).isEqualTo(1);
+    assertThat(shut.at("/jobs/0/why").asString()).contains("too wet again");
+    JsonNode feeding = posted("/api/calc/drying-plan", request.formatted("true"));
+    assertThat(feeding.at("/unserved").asInt()).as(feeding.toString()).isZero();
+    assertThat(feeding.at("/jobs/0/why").asString()).contains("prints out of the dryer");
+    assertThat(feeding.at("/jobs/0/leavesHour").asDouble()).isEqualTo(130);
+    assertThat(feeding.at("/charges/0/outHour").asDouble()).isLessThanOrEqualTo(90);
+  }
+
+  @Test
+  void theCourseOfASpoolGoesThroughThePlan() {
+    String code = wetSpool();
+    long id = job("vase", "\"code\": \"%s\"".formatted(code), 70).get("id").asLong();
+    JsonNode placed = of(planned(), id);
+    JsonNode course = api.get("/api/plan/courses/" + code).body();
+    double dried = placed.get("leavesHour").asDouble();
+    double target = 0;
+    double before = course.get(0).get("meanPercent").asDouble();
+    for (JsonNode point : course) {
+      if (point.get("hour").asDouble() <= dried + 1e-6) {
+        target = point.get("meanPercent").asDouble();
+      }
+    }
+    assertThat(target).isLessThan(0.6 * before);
+    assertThat(course.get(course.size() - 1).get("hour").asDouble()).isGreaterThan(72);
+    assertThat(api.get("/api/plan/courses/ZZZZ").status()).isEqualTo(422);
+    api.delete("/api/jobs/" + id);
   }
 }

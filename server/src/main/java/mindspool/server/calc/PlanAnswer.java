@@ -52,6 +52,7 @@ public record PlanAnswer(
    * A job.
    *
    * @param dryerId where its spool is dried; null where it is taken as it is
+   * @param leavesHour when its spool leaves the dryer: once printed where it prints out of it
    * @param served whether it finds its filament dry
    * @param waysOut what would help where not, the cheapest first
    */
@@ -63,6 +64,7 @@ public record PlanAnswer(
       double hours,
       Long dryerId,
       Double chargeStartHour,
+      Double leavesHour,
       boolean pinned,
       boolean served,
       String why,
@@ -78,6 +80,7 @@ public record PlanAnswer(
           placement.job().hours(),
           charge == null ? null : charge.dryer().id(),
           charge == null ? null : charge.startH(),
+          charge == null ? null : charge.leavesH(placement.job()),
           placement.pinned(),
           placement.served(),
           placement.why(),

@@ -8,7 +8,10 @@ import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.drying.Dryer;
@@ -137,7 +140,7 @@ class CycleActs {
     cycle.recordedS = now();
     store.save(cycle);
     codes.forEach(code -> put(cycle, code, at));
-    reckonAir(cycle.id, at);
+    reckonAir(cycle.id, at, byCode(charge));
     tell(place, at);
     return cycle.id;
   }
@@ -256,6 +259,8 @@ class CycleActs {
           "act", act, "nothing more", "The cycle was stopped; take that back first.");
     }
     long at = past("at", request.at, lastFactS(course));
+    // Before it is moved: afterwards it counts as having been in the dryer since then.
+    Map<String, CurrentSpool> before = known(course, act == Act.ADD ? request.code : null);
     CycleFact fact =
         switch (act) {
           case PAUSE -> switched(course, CycleFact.Kind.PAUSED, at, false);
@@ -269,7 +274,7 @@ class CycleActs {
         };
     CycleFact saved = facts.save(fact);
     if (CHANGE_THE_AIR.contains(act)) {
-      reckonAir(cycleId, at);
+      reckonAir(cycleId, at, before);
     }
     tell(cycle.placeId, Math.min(at, saved.atS));
     return saved.id;
@@ -390,8 +395,9 @@ class CycleActs {
                 .filter(each -> each == fact || each.kind == CycleFact.Kind.REMOVED)
                 .toList()
             : List.of(fact);
+    Map<String, CurrentSpool> before = known(cycles.one(cycleId), null);
     together.forEach(this::undo);
-    reckonAir(cycleId, fact.atS);
+    reckonAir(cycleId, fact.atS, before);
     tell(cycles.one(cycleId).cycle().placeId, fact.atS);
   }
 
@@ -416,9 +422,22 @@ class CycleActs {
     tell(cycle.placeId, cycle.startedS);
   }
 
-  private void reckonAir(long cycleId, long fromS) {
+  private Map<String, CurrentSpool> known(CycleCourse course, String coming) {
+    Stream<String> codes = course.inside().keySet().stream();
+    return byCode(
+        (coming == null ? codes : Stream.concat(codes, Stream.of(coming)))
+            .distinct()
+            .map(spools::current)
+            .toList());
+  }
+
+  private static Map<String, CurrentSpool> byCode(List<CurrentSpool> all) {
+    return all.stream().collect(Collectors.toMap(CurrentSpool::code, spool -> spool));
+  }
+
+  private void reckonAir(long cycleId, long fromS, Map<String, CurrentSpool> before) {
     cycles.changed();
-    airs.reckon(cycles.one(cycleId), fromS, now());
+    airs.reckon(cycles.one(cycleId), fromS, now(), before);
   }
 
   /** What hangs on the cycle follows once it is stored. */

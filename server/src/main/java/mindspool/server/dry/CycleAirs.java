@@ -2,6 +2,7 @@ package mindspool.server.dry;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.drying.Charge;
 import mindspool.core.drying.Charge.Load;
@@ -35,8 +36,12 @@ class CycleAirs {
     this.spools = spools;
   }
 
-  /** Reckons the air of a cycle anew from a time on, with what is inside now. */
-  void reckon(CycleCourse course, long fromS, long nowS) {
+  /**
+   * Reckons the air of a cycle anew from a time on, with what is inside now.
+   *
+   * @param before spools as they were known before the act; others are asked for
+   */
+  void reckon(CycleCourse course, long fromS, long nowS, Map<String, CurrentSpool> before) {
     DryingCycle cycle = course.cycle();
     vapours.deleteByCycleIdAndFromSGreaterThanEqual(cycle.id, fromS);
     Dryer dryer = book.dryer(cycle.placeId);
@@ -49,7 +54,7 @@ class CycleAirs {
     double setpoint = course.setpointC();
     ChargeCourse followed =
         ChargeCourse.of(
-            new Charge(course.inside().keySet().stream().map(this::load).toList()),
+            new Charge(course.inside().keySet().stream().map(code -> load(code, before)).toList()),
             dryer,
             room,
             Math.min(cycle.startC, setpoint),
@@ -67,8 +72,9 @@ class CycleAirs {
     vapours.save(new CycleVapour(cycle.id, fromS, changes));
   }
 
-  private Load load(String code) {
-    CurrentSpool spool = spools.current(code);
+  private Load load(String code, Map<String, CurrentSpool> before) {
+    CurrentSpool known = before.get(code);
+    CurrentSpool spool = known == null ? spools.current(code) : known;
     return new Load(
         code,
         spool.material(),
