@@ -212,6 +212,13 @@ public record ChargeForecast(
         List.of(late, soon).parallelStream()
             .forEach(each -> each.follow(DryingForecast.LONGEST_HOURS, false));
       }
+      if (all) {
+        // Drawn as far as the hour that is sure.
+        double shown = last(late.hoursToTarget()).orElse(run.lastHour());
+        Stream.concat(Stream.of(run), varied.stream())
+            .parallel()
+            .forEach(each -> each.follow(shown, false, true));
+      }
       List<SpoolCourse> courses = new ArrayList<>();
       for (int i = 0; i < charge.spools().size(); i++) {
         courses.add(course(i, run, varied, soon, late));
@@ -429,9 +436,16 @@ public record ChargeForecast(
     private final List<List<Point>> points = new ArrayList<>();
     private final List<AirPoint> air = new ArrayList<>();
     private final List<ChargeCourse.Vapour> vapour = new ArrayList<>();
+    private final List<Integer> inside;
+    private final SharedAir shared;
+    private final CycleAir warmth;
+    private double time;
 
     Run(Followed of, Lots lots, Options options) {
       this.of = of;
+      this.shared = new SharedAir(of.dryer, of.room);
+      this.warmth = of.warmth();
+      this.inside = new ArrayList<>(IntStream.range(0, of.charge.spools().size()).boxed().toList());
       for (int i = 0; i < of.charge.spools().size(); i++) {
         Load load = of.charge.spools().get(i);
         double[] factors = lots.factors(i);
@@ -456,12 +470,11 @@ public record ChargeForecast(
       follow(hours, takingOut, false);
     }
 
-    /** Until all are dry, or so many hours; {@code toTheEnd} goes on although all are dry. */
+    /**
+     * Until all are dry, or so many hours from the start; {@code toTheEnd} goes on although all are
+     * dry. Called again it goes on where it was.
+     */
     void follow(double hours, boolean takingOut, boolean toTheEnd) {
-      SharedAir shared = new SharedAir(of.dryer, of.room);
-      CycleAir warmth = of.warmth();
-      List<Integer> inside = new ArrayList<>(IntStream.range(0, spools.size()).boxed().toList());
-      double time = 0;
       while (time < 3600 * hours - 1 && !inside.isEmpty()) {
         double step =
             Math.min(LONGEST_STEP_S, Math.max(FIRST_STEP_S, Math.floor(time / STEP_GROWTH)));
