@@ -31,6 +31,7 @@ public final class DryingPlanner {
   private static final double[] ROUND_SHARES = {0.1, 0.2, 0.3, 0.4};
 
   private static final long TOLD_EVERY_NS = 200_000_000;
+  private static final long LOOKS_EVERY_MS = 100;
 
   private static final double GRID_H = 0.5;
   private static final double COARSE_GRID_H = 1;
@@ -157,10 +158,13 @@ public final class DryingPlanner {
         new Thread(
             () -> {
               try {
-                while (!cancelled.getAsBoolean()) {
-                  Thread.sleep(100);
+                // Again and again: told before it seeks, the solver does not hear it.
+                while (!Thread.currentThread().isInterrupted()) {
+                  if (cancelled.getAsBoolean()) {
+                    solver.terminateEarly();
+                  }
+                  Thread.sleep(LOOKS_EVERY_MS);
                 }
-                solver.terminateEarly();
               } catch (InterruptedException e) {
                 Thread.currentThread().interrupt();
               }

@@ -108,8 +108,9 @@ final class PlanReasons {
         say(
             "Dry to the core after %s at %.0f °C, nine times in ten",
             hours(charge.neededHours()), charge.setpointC()));
-    if (!planned.printsOutOfDryer() && charge.hotHours() > charge.neededHours() + 0.3) {
-      words.append(say("; it runs %s, until somebody is there", hours(charge.hotHours())));
+    double inside = charge.outH() - charge.startH();
+    if (!planned.printsOutOfDryer() && inside > charge.neededHours() + 0.3) {
+      words.append(say("; it stays in for %s, until somebody is there", hours(inside)));
     }
     words.append(
         planned.printsOutOfDryer()

@@ -65,6 +65,12 @@ public final class PlannedCourse {
         loads.add(spool.load());
       }
     }
+    double leaves =
+        charge.jobs().stream()
+            .filter(job -> job.spool().code().equals(code))
+            .mapToDouble(job -> charge.leavesH(job.job()))
+            .max()
+            .orElse(charge.outH());
     Charge together = new Charge(loads);
     ChargeCourse dried =
         ChargeCourse.of(
@@ -73,7 +79,7 @@ public final class PlannedCourse {
             room,
             ChargeCourse.startC(together, dryer, charge.setpointC()),
             charge.setpointC(),
-            charge.endH() - charge.startH());
+            leaves - charge.startH());
     List<Point> points = new ArrayList<>();
     for (Point point : dried.spools().get(index)) {
       points.add(
@@ -83,8 +89,8 @@ public final class PlannedCourse {
               point.meanPercent(),
               point.corePercent()));
     }
-    print(
-        plan, charge, code, loads.get(index).material(), dried.ends().get(index), holders, points);
+    SpoolState out = dried.ends().get(index);
+    print(plan, leaves, code, loads.get(index).material(), out, holders, points);
     return points;
   }
 
@@ -105,7 +111,7 @@ public final class PlannedCourse {
   /** The jobs in order; in between it lies in its bag and keeps what it has. */
   private void print(
       DryingPlan plan,
-      PlannedCharge charge,
+      double leavesH,
       String code,
       Material material,
       SpoolState state,
@@ -116,7 +122,7 @@ public final class PlannedCourse {
         plan.placements().stream()
             .filter(each -> each.spool().code().equals(code) && each.served())
             .map(DryingPlan.Placement::job)
-            .filter(job -> job.startH() >= charge.endH() - 1e-9)
+            .filter(job -> job.startH() >= leavesH - 1e-9)
             .sorted(Comparator.comparingDouble(PlanJob::startH))
             .toList();
     for (PlanJob job : jobs) {

@@ -497,4 +497,18 @@ class DryingPlannerTest {
     }
     assertThat(planned).isGreaterThan(queued);
   }
+
+  /** Somebody who has seen enough does not wait, and has the first plan at least. */
+  @Test
+  void aSearchThatIsCancelledAtOnceEndsWithAPlan() {
+    PlanProblem problem = Workshops.seeded(2, 24, 3, 14, 4);
+    DryingPlan first = new DryingPlanner(problem).first();
+    List<DryingPlan> told = new ArrayList<>();
+    DryingPlan cancelled =
+        new DryingPlanner(problem)
+            .best(Duration.ofMinutes(20), Duration.ofMinutes(20), told::add, () -> true);
+    assertThat(told.get(0).costPoints()).isEqualTo(first.costPoints());
+    assertThat(cancelled.unserved()).isLessThanOrEqualTo(first.unserved());
+    isSound(cancelled, problem);
+  }
 }

@@ -92,4 +92,38 @@ class PlannedCourseTest {
             .meanPercent();
     assertThat(planned).isCloseTo(early.meanPercent(), within(0.08 * early.meanPercent()));
   }
+
+  /** Of two spools in one charge the one that prints out of it stays, the other comes out. */
+  @Test
+  void whatPrintsOutOfTheDryerStaysDryAndTheOtherComesOut() {
+    PlanDryer shut = dryer(1, 75, 2, 0);
+    PlanDryer feeding = new PlanDryer(1, "dryer 1", shut.dryer(), shut.fit(), 0, false, true);
+    PlanContext context = new PlanContext(Hands.always(200), new DryTimes(ROOM));
+    Slot slot = new Slot(feeding, 0);
+    PlanJob longJob = job(1, 50, 40, A);
+    PlanJob shortJob = job(2, 52, 4, B);
+    List<PlannedJob> jobs =
+        List.of(
+            new PlannedJob(longJob, context, null).beginningWith(A, slot),
+            new PlannedJob(shortJob, context, null).beginningWith(B, slot));
+    PlannedCharge charge = PlannedCharge.of(slot, jobs);
+    DryingPlan plan =
+        new DryingPlan(
+            List.of(charge),
+            List.of(
+                new DryingPlan.Placement(longJob, A, charge, false, true, "", List.of()),
+                new DryingPlan.Placement(shortJob, B, charge, false, true, "", List.of())),
+            0,
+            0);
+    PlannedCourse courses = new PlannedCourse(ROOM, 0);
+    ClimateSeries damp = ClimateSeries.constant(new MoistAir(22, 70));
+    List<Point> stays = courses.of(plan, charge, "A", 0.2, (job, from, to) -> damp);
+    List<Point> leaves = courses.of(plan, charge, "B", 0.2, (job, from, to) -> damp);
+    assertThat(stays.get(stays.size() - 1).hour()).isCloseTo(90, within(1e-6));
+    assertThat(stays.get(stays.size() - 1).outerPercent())
+        .isLessThanOrEqualTo(A.load().targetPercent());
+    assertThat(leaves.get(leaves.size() - 1).hour()).isCloseTo(56, within(1e-6));
+    assertThat(leaves.get(leaves.size() - 1).outerPercent())
+        .isGreaterThan(leaves.get(leaves.size() - 10).outerPercent());
+  }
 }
