@@ -113,6 +113,19 @@ class PlanApiTest extends ServerTest {
     // RFC 5545, 3.1: no line longer than 75 octets.
     assertThat(calendar.split("\r\n"))
         .allMatch(each -> each.getBytes(java.nio.charset.StandardCharsets.UTF_8).length <= 75);
+    // What was put in needs not be put in again; the cycle says when it comes out.
+    long cycle =
+        posted(
+                "/api/cycles",
+                "{\"dryerId\": %d, \"codes\": [\"%s\"], \"hours\": 10}"
+                    .formatted(placed.get("dryerId").asLong(), code))
+            .get("id")
+            .asLong();
+    String lines = api.get("/api/today?hours=72").body().get("lines").toString();
+    assertThat(lines).doesNotContain("Put " + code).contains("cycle-" + cycle);
+    api.delete("/api/cycles/" + cycle);
+    assertThat(api.get("/api/today?hours=72").body().get("lines").toString())
+        .contains("Put " + code);
     api.delete("/api/jobs/" + id);
   }
 

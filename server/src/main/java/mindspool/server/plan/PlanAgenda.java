@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import mindspool.server.climate.Climates;
+import mindspool.server.shelf.Spools;
 import mindspool.server.today.AgendaSource;
 import org.springframework.stereotype.Service;
 
@@ -22,8 +23,10 @@ class PlanAgenda implements AgendaSource {
   private final PlanStore.Jobs jobs;
   private final PlanStore.Entries entries;
   private final Climates climates;
+  private final Spools spools;
 
-  PlanAgenda(PlanStore.Jobs jobs, PlanStore.Entries entries, Climates climates) {
+  PlanAgenda(PlanStore.Jobs jobs, PlanStore.Entries entries, Climates climates, Spools spools) {
+    this.spools = spools;
     this.jobs = jobs;
     this.entries = entries;
     this.climates = climates;
@@ -45,7 +48,9 @@ class PlanAgenda implements AgendaSource {
       if (job == null) {
         continue;
       }
-      if (entry.dryerId != null && entry.startS <= untilS && entry.endS > nowS - STALE_S) {
+      boolean wanted =
+          entry.dryerId != null && entry.startS <= untilS && entry.endS > nowS - STALE_S;
+      if (wanted && !isInside(entry)) {
         loadings
             .computeIfAbsent(new Loading(entry.dryerId, entry.startS), key -> new ArrayList<>())
             .add(entry);
@@ -66,6 +71,11 @@ class PlanAgenda implements AgendaSource {
           }
         });
     return lines;
+  }
+
+  /** Whether it was put in already, as planned or before. */
+  private boolean isInside(PlanEntry entry) {
+    return spools.current(entry.code).placeId() == entry.dryerId;
   }
 
   private static Line start(PrintJob job, PlanEntry entry) {
