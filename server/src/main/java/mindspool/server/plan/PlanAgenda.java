@@ -107,8 +107,9 @@ class PlanAgenda implements AgendaSource {
         "unload-%d-%d-%d".formatted(loading.dryerId, loading.startS, endS),
         endS,
         Doer.HANDS,
-        "Take %s out of %s and bag it within minutes"
-            .formatted(codes, climates.place(loading.dryerId).name()),
+        "Take %s out of %s and bag %s within minutes"
+            .formatted(
+                codes, climates.place(loading.dryerId).name(), codes.contains(",") ? "them" : "it"),
         "Dry to the core by then, if it went in as planned; weigh it to prove it.",
         "The heat goes on, and the next charge waits.",
         "/plan");
