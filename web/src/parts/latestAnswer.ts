@@ -2,6 +2,18 @@ import { onScopeDispose, ref, shallowRef, watch, type Ref, type WatchSource } fr
 import { Problem } from '@/api/client'
 
 /**
+ * Begins a question and returns whether it is still the last one: answers may overtake one another,
+ * and only the one to the last question counts.
+ */
+export function questions(): () => () => boolean {
+  let last = 0
+  return () => {
+    const mine = ++last
+    return () => mine === last
+  }
+}
+
+/**
  * What the server says to what is on screen: asked anew a moment after anything changed. Only the
  * answer to the last question counts, and the one before stays shown until it is there. Nothing is
  * asked before `ready`.
@@ -16,23 +28,23 @@ export function useLatestAnswer<T>(
   const problem = shallowRef<Problem | null>(null)
   const busy = ref(false)
   let timer: ReturnType<typeof setTimeout> | undefined
-  let asked = 0
+  const question = questions()
 
   async function read() {
-    const mine = ++asked
+    const isLast = question()
     busy.value = true
     try {
       const fresh = await ask()
-      if (mine === asked) {
+      if (isLast()) {
         view.value = fresh
         problem.value = null
       }
     } catch (cause) {
-      if (mine === asked) {
+      if (isLast()) {
         problem.value = Problem.of(cause)
       }
     }
-    if (mine === asked) {
+    if (isLast()) {
       busy.value = false
     }
   }

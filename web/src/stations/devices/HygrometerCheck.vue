@@ -2,6 +2,7 @@
 import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
+import { questions } from '@/parts/latestAnswer'
 import ProblemNote from '@/parts/ProblemNote.vue'
 
 const props = defineProps<{ device: Schemas['DeviceView'] }>()
@@ -23,22 +24,30 @@ onMounted(async () => {
   salts.value = await answer(client.GET('/api/salts'))
 })
 
+const question = questions()
+
 watch(
   points,
   async () => {
+    const isLast = question()
     outcome.value = null
     problem.value = null
     if (given.value.length === 0) {
       return
     }
     try {
-      outcome.value = await answer(
+      const found = await answer(
         client.POST('/api/calc/hygrometer', {
           body: { points: given.value, reading: DRY_BOX_READING },
         }),
       )
+      if (isLast()) {
+        outcome.value = found
+      }
     } catch (cause) {
-      problem.value = Problem.of(cause)
+      if (isLast()) {
+        problem.value = Problem.of(cause)
+      }
     }
   },
   { deep: true },

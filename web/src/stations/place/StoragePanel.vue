@@ -3,6 +3,7 @@ import { computed, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import NumberField from '@/parts/NumberField.vue'
+import { questions } from '@/parts/latestAnswer'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import WhyNumber from '@/parts/WhyNumber.vue'
 import { dateTime, humidity } from '@/parts/format'
@@ -37,16 +38,24 @@ const put = reactive({ kind: 'silica_gel' as string, massG: 100 })
 const weighed = ref<number | null>(null)
 const doing = ref<'open' | 'put' | 'weigh' | null>(null)
 
+const question = questions()
+
 async function read() {
+  const isLast = question()
   try {
-    view.value = await answer(
+    const found = await answer(
       client.GET('/api/places/{id}/storage', {
         params: { path: { id: props.placeId }, query: { ...asked } },
       }),
     )
-    problem.value = null
+    if (isLast()) {
+      view.value = found
+      problem.value = null
+    }
   } catch (cause) {
-    problem.value = Problem.of(cause)
+    if (isLast()) {
+      problem.value = Problem.of(cause)
+    }
   }
 }
 

@@ -2,6 +2,7 @@
 import { computed, onBeforeUnmount, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
+import { questions } from '@/parts/latestAnswer'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { hours, moment, temperature } from '@/parts/format'
 import { useActs } from '@/stores/acts'
@@ -54,8 +55,11 @@ async function read() {
 
 const course = ref<Schemas['PlanPoint'][]>([])
 
+const question = questions()
+
 /** Asked again when another is chosen or the plan is another. */
 async function follow() {
+  const isLast = question()
   const code = chosen.value
   if (!code) {
     course.value = []
@@ -65,7 +69,7 @@ async function follow() {
     const points = await answer(
       client.GET('/api/plan/courses/{code}', { params: { path: { code } } }),
     )
-    if (chosen.value === code) {
+    if (isLast()) {
       course.value = points
     }
   } catch (cause) {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
+import { questions } from '@/parts/latestAnswer'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { faceAt, faceLabel, moistureAt } from '@/parts/spoolAtTime'
 import SpoolFace from '@/parts/SpoolFace.vue'
@@ -19,20 +20,28 @@ const problem = ref<Problem | null>(null)
 
 const materials = computed(() => [...new Set(shelf.spools.map((spool) => spool.material))].sort())
 
+const question = questions()
+
 watch([material, () => shelf.jobG, () => acts.changes], async () => {
+  const isLast = question()
   if (!material.value) {
     choices.value = []
     return
   }
   try {
-    choices.value = await answer(
+    const found = await answer(
       client.GET('/api/shelf/choice', {
         params: { query: { material: material.value, grams: shelf.jobG } },
       }),
     )
-    problem.value = null
+    if (isLast()) {
+      choices.value = found
+      problem.value = null
+    }
   } catch (cause) {
-    problem.value = Problem.of(cause)
+    if (isLast()) {
+      problem.value = Problem.of(cause)
+    }
   }
 })
 

@@ -4,6 +4,7 @@ import { answer, client, Problem, type Schemas } from '@/api/client'
 import LabelDialog from '@/parts/LabelDialog.vue'
 import MoistureLegend from '@/parts/MoistureLegend.vue'
 import MoveDialog from '@/parts/MoveDialog.vue'
+import { questions } from '@/parts/latestAnswer'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import WeighDialog from '@/parts/WeighDialog.vue'
 import WhyNumber from '@/parts/WhyNumber.vue'
@@ -29,22 +30,22 @@ const weighing = ref(false)
 const moving = ref(false)
 const labelling = ref(false)
 const job = ref<number | string>(shelf.jobG)
-let reading = 0
+const question = questions()
 
 async function read() {
-  const mine = ++reading
+  const isLast = question()
   try {
     const fresh = await answer(
       client.GET('/api/spools/{code}', {
         params: { path: { code: props.code }, query: { grams: shelf.jobG } },
       }),
     )
-    if (mine === reading) {
+    if (isLast()) {
       page.value = fresh
       problem.value = null
     }
   } catch (cause) {
-    if (mine === reading) {
+    if (isLast()) {
       problem.value = Problem.of(cause)
     }
   }
