@@ -60,6 +60,16 @@ public record Charge(List<Load> spools) {
       this(name, material, start, reel, targetPercent, belief, USUAL_STEP_G);
     }
 
+    /** The same spool with other water in it. */
+    public Load withStart(SpoolState other) {
+      return new Load(name, material, other, reel, targetPercent, belief, scaleStepG);
+    }
+
+    /** The same spool to be dried to another moisture, %. */
+    public Load withTarget(double percent) {
+      return new Load(name, material, start, reel, percent, belief, scaleStepG);
+    }
+
     public Load {
       Require.within("scaleStepG", scaleStepG, 0.001, 100, "g");
       Require.within("targetPercent", targetPercent, 1e-4, 50, "%");

@@ -39,10 +39,7 @@ public record ChargeCourse(List<List<Point>> spools, List<SpoolState> ends, List
   /** Setpoint of the first hours: lower where a damp polymer would soften at the full one. */
   public static double startC(Charge charge, Dryer dryer, double setpointC) {
     return charge.spools().stream()
-        .map(
-            load ->
-                DryingCeiling.of(
-                    load.material(), load.reel(), dryer, load.start().profile().meanPercent()))
+        .map(load -> DryingCeiling.of(load, dryer))
         .filter(DryingCeiling::startsCooler)
         .mapToDouble(DryingCeiling::startC)
         .reduce(setpointC, Math::min);

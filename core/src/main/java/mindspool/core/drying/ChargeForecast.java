@@ -16,7 +16,6 @@ import mindspool.core.drying.Charge.Load;
 import mindspool.core.drying.DryingForecast.Cycle;
 import mindspool.core.drying.DryingForecast.HoursToTarget;
 import mindspool.core.drying.DryingForecast.Point;
-import mindspool.core.moisture.MoistureProfile;
 import mindspool.core.moisture.ProfileBand;
 import mindspool.core.moisture.SpoolMoistureModel;
 import mindspool.core.moisture.SpoolMoistureModel.Options;
@@ -112,12 +111,7 @@ public record ChargeForecast(
   public static ChargeForecast of(
       Charge charge, Dryer dryer, MoistAir room, OptionalDouble setpointC) {
     List<DryingCeiling> ceilings =
-        charge.spools().stream()
-            .map(
-                load ->
-                    DryingCeiling.of(
-                        load.material(), load.reel(), dryer, load.start().profile().meanPercent()))
-            .toList();
+        charge.spools().stream().map(load -> DryingCeiling.of(load, dryer)).toList();
     double[] wanted =
         IntStream.range(0, ceilings.size())
             .mapToDouble(
@@ -211,8 +205,6 @@ public record ChargeForecast(
       if (all) {
         List.of(late, soon).parallelStream()
             .forEach(each -> each.follow(DryingForecast.LONGEST_HOURS, false));
-      }
-      if (all) {
         // Drawn as far as the hour that is sure.
         double shown = last(late.hoursToTarget()).orElse(run.lastHour());
         Stream.concat(Stream.of(run), varied.stream())
@@ -457,13 +449,8 @@ public record ChargeForecast(
                 options);
         SpoolState start = load.start().withContentScaled(factors[2], factors[3]);
         spools.add(new SharedAir.Occupant(model, start));
-        points.add(new ArrayList<>(List.of(point(0, start))));
+        points.add(new ArrayList<>(List.of(Point.of(0, start.profile()))));
       }
-    }
-
-    private static Point point(double hour, SpoolState state) {
-      MoistureProfile profile = state.profile();
-      return new Point(hour, profile.outerPercent(), profile.meanPercent(), profile.corePercent());
     }
 
     void follow(double hours, boolean takingOut) {
@@ -485,7 +472,7 @@ public record ChargeForecast(
         time = end;
         double hour = time / 3600;
         for (int i : inside) {
-          points.get(i).add(point(hour, spools.get(i).state()));
+          points.get(i).add(Point.of(hour, spools.get(i).state().profile()));
         }
         vapour.add(new ChargeCourse.Vapour(hour, shared.vapourPressurePa()));
         air.add(

@@ -92,9 +92,7 @@ public final class DryTime {
   }
 
   private static double startC(Load load, Dryer dryer, double airC) {
-    DryingCeiling ceiling =
-        DryingCeiling.of(load.material(), load.reel(), dryer, load.start().profile().meanPercent());
-    return Math.min(airC, ceiling.startC() + dryer.biasC());
+    return Math.min(airC, DryingCeiling.of(load, dryer).startC() + dryer.biasC());
   }
 
   private static double wettest(SpoolState state, double share) {

@@ -67,6 +67,11 @@ public record DryingCeiling(
     return of(material, reel, dryer, 0);
   }
 
+  /** Ceiling for a spool of a charge, as damp as it is. */
+  public static DryingCeiling of(Charge.Load load, Dryer dryer) {
+    return of(load.material(), load.reel(), dryer, load.start().profile().meanPercent());
+  }
+
   /**
    * Ceiling for a filament on a reel in a dryer.
    *

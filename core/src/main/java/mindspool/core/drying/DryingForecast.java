@@ -72,7 +72,8 @@ public record DryingForecast(
   /** Moisture at one time of a cycle. */
   public record Point(double hour, double outerPercent, double meanPercent, double corePercent) {
 
-    private static Point of(double hour, MoistureProfile profile) {
+    /** What a profile says at an hour. */
+    public static Point of(double hour, MoistureProfile profile) {
       return new Point(hour, profile.outerPercent(), profile.meanPercent(), profile.corePercent());
     }
   }

@@ -35,7 +35,6 @@ final class DryTimes {
 
   private final MoistAir room;
   private final Map<Key, Alone> alone = new ConcurrentHashMap<>();
-
   private final Map<TogetherKey, Together> together = new ConcurrentHashMap<>();
 
   private record Key(String code, long dryerId) {}
@@ -74,10 +73,6 @@ final class DryTimes {
     this.room = room;
   }
 
-  MoistAir room() {
-    return room;
-  }
-
   /** Follows all pairs ahead, several at a time. */
   void follow(List<PlanSpool> spools, List<PlanDryer> dryers) {
     spools.parallelStream()
@@ -91,8 +86,7 @@ final class DryTimes {
   private Alone followed(PlanSpool spool, PlanDryer dryer) {
     Load load = spool.load();
     Dryer of = dryer.dryer();
-    DryingCeiling ceiling =
-        DryingCeiling.of(load.material(), load.reel(), of, load.start().profile().meanPercent());
+    DryingCeiling ceiling = DryingCeiling.of(load, of);
     double wanted = Math.floor(ceiling.recommendedSetpointC(load.material(), of));
     boolean refused =
         ceiling.refusal().isPresent()

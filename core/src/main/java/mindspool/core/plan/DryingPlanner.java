@@ -24,7 +24,7 @@ import java.util.function.Consumer;
  */
 public final class DryingPlanner {
 
-  /** How much worse a plan may be at first on the way to a better one. */
+  /** How much worse a plan may be at first on the way to a better one: two kWh (judgement). */
   private static final String LEAVING = "0hard/0medium/200soft";
 
   /** How long each round of the search lasts, of the whole. */

@@ -77,7 +77,7 @@ final class GreedyPlan {
       return entity.beginningWith(spool(job, before), slot(before));
     }
     for (PlanSpool spool : job.candidates()) {
-      if (job.isReadyAsIs(spool) && isFree(job, spool)) {
+      if (job.isReadyAsIs(spool) && use().isFree(job, spool)) {
         return entity.beginningWith(spool, Slot.NONE);
       }
     }
@@ -87,7 +87,10 @@ final class GreedyPlan {
   }
 
   private PlanSpool freeOrNone(PlanJob job) {
-    return job.candidates().stream().filter(spool -> isFree(job, spool)).findFirst().orElse(null);
+    return job.candidates().stream()
+        .filter(spool -> use().isFree(job, spool))
+        .findFirst()
+        .orElse(null);
   }
 
   private Optional<PlannedJob> withOthers(PlanJob job, PlannedJob entity) {
@@ -137,9 +140,9 @@ final class GreedyPlan {
   /** Whether a job's spool may be dried there without spoiling what is placed already. */
   private boolean serves(PlanJob job, PlanSpool spool, Slot slot) {
     if (!slot.isDrying()) {
-      return job.isReadyAsIs(spool) && isFree(job, spool);
+      return job.isReadyAsIs(spool) && use().isFree(job, spool);
     }
-    if (!isLongEnoughAndNotPrinting(job, spool)) {
+    if (!use().isLongEnoughAndNotPrinting(job, spool)) {
       return false;
     }
     PlannedCharge charge = charge(job, spool, slot);
@@ -151,6 +154,10 @@ final class GreedyPlan {
     return charges().stream()
         .filter(other -> !other.slot().equals(slot))
         .noneMatch(charge::clashesWith);
+  }
+
+  private SpoolUse use() {
+    return new SpoolUse(placed);
   }
 
   private List<PlannedCharge> charges() {
@@ -168,25 +175,5 @@ final class GreedyPlan {
         Comparator.comparingDouble(PlannedCharge::startH)
             .thenComparing(charge -> charge.dryer().id()));
     return charges;
-  }
-
-  /** Enough left on it, and not printing for another job at the time. */
-  private boolean isFree(PlanJob job, PlanSpool spool) {
-    PlannedJob asItIs = new PlannedJob(job, context, null).beginningWith(spool, Slot.NONE);
-    return isLongEnoughAndNotPrinting(job, spool)
-        && charges().stream().noneMatch(charge -> charge.takesFromPrinting(asItIs));
-  }
-
-  private boolean isLongEnoughAndNotPrinting(PlanJob job, PlanSpool spool) {
-    double taken = job.grams();
-    for (PlannedJob other : placed) {
-      if (spool.equals(other.spool())) {
-        taken += other.job().grams();
-        if (other.job().overlaps(job)) {
-          return false;
-        }
-      }
-    }
-    return taken <= spool.netG();
   }
 }

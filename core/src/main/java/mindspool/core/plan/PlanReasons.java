@@ -16,8 +16,11 @@ final class PlanReasons {
 
   private static final int MOST_WAYS = 3;
 
-  /** A job that takes more of the spool has it dried to the core. */
+  /** A job that takes more of the spool has it dried to the core (judgement). */
   private static final double MOST_OUTER_SHARE = 0.4;
+
+  /** A wait for hands that is shorter is not worth a word, h. */
+  private static final double WORTH_TELLING_H = 0.3;
 
   private final PlanProblem problem;
   private final PlanContext context;
@@ -60,9 +63,11 @@ final class PlanReasons {
   private Placement placement(PlannedJob planned) {
     PlanJob job = planned.job();
     if (planned.spool() == null) {
+      SpoolUse others =
+          new SpoolUse(draft.jobs().stream().filter(other -> other != planned).toList());
       // The search does not care which spool an unserved job is given; a person does.
       return job.candidates().stream()
-          .filter(spool -> isFree(planned, spool))
+          .filter(spool -> others.isFree(job, spool))
           .findFirst()
           .map(spool -> new PlannedJob(job, context, null).beginningWith(spool, Slot.NONE))
           .map(this::placement)
@@ -109,7 +114,7 @@ final class PlanReasons {
             "Dry to the core after %s at %.0f °C, nine times in ten",
             hours(charge.neededHours()), charge.setpointC()));
     double inside = charge.outH() - charge.startH();
-    if (!planned.printsOutOfDryer() && inside > charge.neededHours() + 0.3) {
+    if (!planned.printsOutOfDryer() && inside > charge.neededHours() + WORTH_TELLING_H) {
       words.append(say("; it stays in for %s, until somebody is there", hours(inside)));
     }
     words.append(
@@ -137,23 +142,6 @@ final class PlanReasons {
         charge.spools().size(),
         lowest.code(),
         context.times().of(lowest, charge.dryer()).ceilingC());
-  }
-
-  /**
-   * Whether a spool is long enough for a job besides others, and neither printed nor dried then.
-   */
-  private boolean isFree(PlannedJob planned, PlanSpool spool) {
-    PlanJob job = planned.job();
-    List<PlanJob> others =
-        draft.jobs().stream()
-            .filter(other -> other != planned && spool.equals(other.spool()))
-            .map(PlannedJob::job)
-            .toList();
-    double taken = job.grams() + others.stream().mapToDouble(PlanJob::grams).sum();
-    PlannedJob asItIs = new PlannedJob(job, context, null).beginningWith(spool, Slot.NONE);
-    return taken <= spool.netG()
-        && others.stream().noneMatch(job::overlaps)
-        && charges.stream().noneMatch(charge -> charge.takesFromPrinting(asItIs));
   }
 
   /** Who has the spools that could serve it. */
@@ -219,14 +207,7 @@ final class PlanReasons {
                     .fit()
                     .objection(spool.reelDiameterMm(), spool.reelWidthMm())
                     .map(why -> "in " + dryer.name() + " " + why)
-                    .or(
-                        () ->
-                            DryingCeiling.of(
-                                    spool.load().material(),
-                                    spool.load().reel(),
-                                    dryer.dryer(),
-                                    spool.load().start().profile().meanPercent())
-                                .refusal())
+                    .or(() -> DryingCeiling.of(spool.load(), dryer.dryer()).refusal())
                     .orElse(dryer.name() + " never gets it dry: its air is too damp for that"))
         .collect(Collectors.joining("; ", "No dryer can dry it: ", ""));
   }

@@ -103,9 +103,11 @@ public record PlannedCharge(
 
   /** Whether it holds the spool of a job, which it does not serve, while that prints. */
   boolean takesFromPrinting(PlannedJob job) {
-    return spools.contains(job.spool())
-        && startH() < job.job().endH()
-        && job.job().startH() < endH
-        && !jobs.contains(job);
+    return !jobs.contains(job) && holdsDuring(job.job(), job.spool());
+  }
+
+  /** Whether it holds a spool while a job prints. */
+  boolean holdsDuring(PlanJob job, PlanSpool spool) {
+    return spools.contains(spool) && startH() < job.endH() && job.startH() < endH;
   }
 }

@@ -12,7 +12,6 @@ import mindspool.core.drying.Dryer;
 import mindspool.core.drying.DryingForecast.Point;
 import mindspool.core.material.Material;
 import mindspool.core.moisture.AirContact;
-import mindspool.core.moisture.MoistureProfile;
 import mindspool.core.moisture.SpoolMoistureModel;
 import mindspool.core.moisture.SpoolState;
 
@@ -98,14 +97,7 @@ public final class PlannedCourse {
     double now = load.start().profile().meanPercent();
     SpoolState start =
         now > 0 ? load.start().withContentScaled(meanPercent / now, 1) : load.start();
-    return new Load(
-        load.name(),
-        load.material(),
-        start,
-        load.reel(),
-        load.targetPercent(),
-        load.belief(),
-        load.scaleStepG());
+    return load.withStart(start);
   }
 
   /** The jobs in order; in between it lies in its bag and keeps what it has. */
@@ -127,20 +119,15 @@ public final class PlannedCourse {
             .toList();
     for (PlanJob job : jobs) {
       ClimateSeries air = holders.of(job, startS + 3600 * job.startH(), startS + 3600 * job.endH());
-      points.add(point(job.startH(), state));
+      points.add(Point.of(job.startH(), state.profile()));
       double hour = job.startH();
       while (hour < job.endH() - 1e-9) {
         double end = Math.min(job.endH(), hour + PRINTING_STEP_H);
         model.advance(
             state, air, AirContact.STILL, startS + 3600 * hour, startS + 3600 * end, null);
         hour = end;
-        points.add(point(hour, state));
+        points.add(Point.of(hour, state.profile()));
       }
     }
-  }
-
-  private static Point point(double hour, SpoolState state) {
-    MoistureProfile profile = state.profile();
-    return new Point(hour, profile.outerPercent(), profile.meanPercent(), profile.corePercent());
   }
 }

@@ -24,6 +24,9 @@ class CycleAirs {
   /** Fewer points than the course has: it changes fast at first only. */
   private static final int MOST_POINTS = 80;
 
+  /** So many at first are all kept. */
+  private static final int FINE_POINTS = 12;
+
   private static final double LEAST_H = 1;
 
   private final DryStore.Vapours vapours;
@@ -63,7 +66,7 @@ class CycleAirs {
     List<VapourChange> changes = new ArrayList<>();
     changes.add(new VapourChange(fromS, 0));
     int every = Math.max(1, followed.vapour().size() / MOST_POINTS);
-    for (int i = 0; i < followed.vapour().size(); i += i < 12 ? 1 : every) {
+    for (int i = 0; i < followed.vapour().size(); i += i < FINE_POINTS ? 1 : every) {
       Vapour point = followed.vapour().get(i);
       changes.add(
           new VapourChange(
@@ -75,13 +78,6 @@ class CycleAirs {
   private Load load(String code, Map<String, CurrentSpool> before) {
     CurrentSpool known = before.get(code);
     CurrentSpool spool = known == null ? spools.current(code) : known;
-    return new Load(
-        code,
-        spool.material(),
-        spool.state(),
-        spool.reelKind(),
-        spool.material().dryTargetPercent(),
-        spools.belief(code),
-        spool.scaleStepG());
+    return spools.load(spool);
   }
 }

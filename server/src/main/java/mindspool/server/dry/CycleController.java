@@ -309,8 +309,7 @@ class CycleController {
     long placeId = course.cycle().placeId;
     Dryer dryer = book.dryer(placeId);
     MoistAir air = book.roomAir(placeId, now);
-    List<Charge.Load> loads =
-        current.stream().map(spool -> DryController.load(spools, spool)).toList();
+    List<Charge.Load> loads = current.stream().map(spools::load).toList();
     return ChargeAnswer.of(
         ChargeForecast.of(new Charge(loads), dryer, air, OptionalDouble.of(course.setpointC())));
   }

@@ -88,10 +88,10 @@ class DryController {
         room(request.roomPlaceId, request.roomTemperatureC, request.roomRelativeHumidityPercent);
     OptionalDouble target = optional(request.targetPercent);
     DryingForecast forecast = forecast(spool, dryer, room, setpoint, target);
+    Charge.Load load = spools.load(spool);
+    Charge.Load aimed = target.isPresent() ? load.withTarget(target.getAsDouble()) : load;
     ChargeAnswer alone =
-        ChargeAnswer.of(
-            ChargeForecast.of(
-                new Charge(List.of(load(spools, spool, target))), dryer, room, setpoint));
+        ChargeAnswer.of(ChargeForecast.of(new Charge(List.of(aimed)), dryer, room, setpoint));
     boolean offered = forecast.ceiling().refusal().isEmpty();
     MoistAir humid =
         new MoistAir(
@@ -150,7 +150,7 @@ class DryController {
     MoistAir room =
         room(request.roomPlaceId, request.roomTemperatureC, request.roomRelativeHumidityPercent);
     List<CurrentSpool> charged = charged(request.codes);
-    List<Charge.Load> loads = charged.stream().map(spool -> load(spools, spool)).toList();
+    List<Charge.Load> loads = charged.stream().map(spools::load).toList();
     return new ChargeForecastView(
         room.temperatureC(),
         room.relativeHumidityPercent(),
@@ -186,22 +186,6 @@ class DryController {
 
   private String objection(Long dryerId, CurrentSpool spool) {
     return dryerId == null ? null : book.objection(dryerId, spool).orElse(null);
-  }
-
-  /** A spool to dry to its material's target. */
-  static Charge.Load load(Spools spools, CurrentSpool spool) {
-    return load(spools, spool, OptionalDouble.empty());
-  }
-
-  private static Charge.Load load(Spools spools, CurrentSpool spool, OptionalDouble target) {
-    return new Charge.Load(
-        spool.code(),
-        spool.material(),
-        spool.state(),
-        spool.reelKind(),
-        target.orElse(spool.material().dryTargetPercent()),
-        spools.belief(spool.code()),
-        spool.scaleStepG());
   }
 
   private Dryer dryer(Long dryerId, DryerRequest described) {

@@ -39,6 +39,11 @@ public class DryersForPlan {
         book.description(place.id()).feedsOut);
   }
 
+  /** Whether a spool is in a dryer in a cycle that nobody stopped yet. */
+  public boolean isDrying(String code, long dryerId) {
+    return cycles.openWith(code).filter(course -> course.cycle().placeId == dryerId).isPresent();
+  }
+
   /** Air that the dryers take in: of the room that the first stands in, mean of the last day. */
   public MoistAir room(long nowS) {
     return book.places().stream()

@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import mindspool.server.climate.Climates;
-import mindspool.server.shelf.Spools;
+import mindspool.server.dry.DryersForPlan;
 import mindspool.server.today.AgendaSource;
 import org.springframework.stereotype.Service;
 
@@ -23,10 +23,11 @@ class PlanAgenda implements AgendaSource {
   private final PlanStore.Jobs jobs;
   private final PlanStore.Entries entries;
   private final Climates climates;
-  private final Spools spools;
+  private final DryersForPlan dryers;
 
-  PlanAgenda(PlanStore.Jobs jobs, PlanStore.Entries entries, Climates climates, Spools spools) {
-    this.spools = spools;
+  PlanAgenda(
+      PlanStore.Jobs jobs, PlanStore.Entries entries, Climates climates, DryersForPlan dryers) {
+    this.dryers = dryers;
     this.jobs = jobs;
     this.entries = entries;
     this.climates = climates;
@@ -73,9 +74,9 @@ class PlanAgenda implements AgendaSource {
     return lines;
   }
 
-  /** Whether it was put in already, as planned or before. */
+  /** Whether it is being dried there already, at its hour or before. */
   private boolean isInside(PlanEntry entry) {
-    return spools.current(entry.code).placeId() == entry.dryerId;
+    return dryers.isDrying(entry.code, entry.dryerId);
   }
 
   private static Line start(PrintJob job, PlanEntry entry) {

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Optional;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.drying.DryingForecast.Point;
-import mindspool.core.moisture.MoistureProfile;
 import mindspool.core.plan.DryingPlan;
 import mindspool.core.plan.PlannedCharge;
 import mindspool.core.plan.PlannedCourse;
@@ -33,7 +32,6 @@ class PlanCourses {
 
   /** Moisture of a spool over the plan's hours. */
   List<Point> of(String code) {
-    spools.current(code);
     PlanService.Run run = plans.run();
     DryingPlan plan = run == null ? null : run.best;
     long startS = plan == null ? clock.instant().getEpochSecond() : run.startS;
@@ -73,7 +71,6 @@ class PlanCourses {
   }
 
   private Point lyingAt(String code, long startS, double hour) {
-    MoistureProfile profile = spools.profileAhead(code, startS + 3600 * hour);
-    return new Point(hour, profile.outerPercent(), profile.meanPercent(), profile.corePercent());
+    return Point.of(hour, spools.profileAhead(code, startS + 3600 * hour));
   }
 }

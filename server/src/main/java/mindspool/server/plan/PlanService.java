@@ -15,7 +15,6 @@ import java.util.OptionalDouble;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import mindspool.core.InvalidValueException;
-import mindspool.core.drying.Charge.Load;
 import mindspool.core.drying.DryHold;
 import mindspool.core.plan.DryingPlan;
 import mindspool.core.plan.DryingPlanner;
@@ -250,16 +249,8 @@ class PlanService implements DisposableBean {
 
   private PlanSpool spool(String code) {
     CurrentSpool spool = spools.current(code);
-    Load load =
-        new Load(
-            code,
-            spool.material(),
-            spool.state(),
-            spool.reelKind(),
-            spool.material().dryTargetPercent(),
-            spools.belief(code),
-            spool.scaleStepG());
-    return new PlanSpool(code, load, spool.netG(), spool.reelDiameterMm(), spool.reelWidthMm());
+    return new PlanSpool(
+        code, spools.load(spool), spool.netG(), spool.reelDiameterMm(), spool.reelWidthMm());
   }
 
   private PlanJob planJob(

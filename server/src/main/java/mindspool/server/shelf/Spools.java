@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import mindspool.core.drying.Belief;
+import mindspool.core.drying.Charge.Load;
 import mindspool.core.drying.DryingProof;
 import mindspool.core.learning.CalibratedBand;
 import mindspool.core.learning.Weighed;
@@ -148,6 +149,18 @@ public class Spools {
     double mean = estimate.state().profile().meanPercent();
     double half = estimate.band().get().halfWidth(MoistureProfile::meanPercent);
     return mean <= 0 ? 0 : Math.min(1, half / ProfileBand.EIGHTY_PERCENT_SD / mean);
+  }
+
+  /** A spool as one of a charge, to be dried to its material's target. */
+  public Load load(CurrentSpool spool) {
+    return new Load(
+        spool.code(),
+        spool.material(),
+        spool.state(),
+        spool.reelKind(),
+        spool.material().dryTargetPercent(),
+        belief(spool.code()),
+        spool.scaleStepG());
   }
 
   /** The spool with a code. */
