@@ -224,6 +224,27 @@ public final class ClimateSeries {
     return joined.build();
   }
 
+  /**
+   * From when on this air is another than that of a series, on the same time scale.
+   *
+   * @return the last reading that both have; minus infinity where they differ from the first, plus
+   *     infinity where they are the same
+   */
+  public double differsFrom(ClimateSeries other) {
+    if (this == other) {
+      return Double.POSITIVE_INFINITY;
+    }
+    int both = Math.min(timeS.length, other.timeS.length);
+    for (int i = 0; i < both; i++) {
+      if (timeS[i] != other.timeS[i]
+          || temperatureC[i] != other.temperatureC[i]
+          || vapourPressurePa[i] != other.vapourPressurePa[i]) {
+        return i == 0 ? Double.NEGATIVE_INFINITY : timeS[i - 1];
+      }
+    }
+    return timeS.length == other.timeS.length ? Double.POSITIVE_INFINITY : timeS[both - 1];
+  }
+
   private static double[] cumulative(double[] time, double[] value) {
     double[] sum = new double[time.length];
     for (int i = 1; i < time.length; i++) {
@@ -318,6 +339,14 @@ public final class ClimateSeries {
       temperatureC[size] = airTemperatureC;
       vapourPressurePa[size] = airVapourPressurePa;
       size++;
+      return this;
+    }
+
+    /** Begins with the readings of another climate up to and including a time. */
+    public Builder beginningOf(ClimateSeries other, double untilS) {
+      for (int i = 0; i < other.timeS.length && other.timeS[i] <= untilS; i++) {
+        point(other.timeS[i], other.temperatureC[i], other.vapourPressurePa[i]);
+      }
       return this;
     }
 

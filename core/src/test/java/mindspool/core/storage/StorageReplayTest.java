@@ -31,7 +31,15 @@ class StorageReplayTest {
   }
 
   private static Content spool(double startHumidity, Whereabouts... whereabouts) {
-    return new Content(PLA, 1000, 40, List.of(), 0, startHumidity, List.of(whereabouts));
+    return new Content(
+        Math.round(1000 * startHumidity) + whereabouts.length,
+        PLA,
+        1000,
+        40,
+        List.of(),
+        0,
+        startHumidity,
+        List.of(whereabouts));
   }
 
   private static Whereabouts inBox(double day, long id) {
@@ -186,6 +194,7 @@ class StorageReplayTest {
     Content whole = spool(0.6, inRoom(0), inBox(5, 1));
     Content halved =
         new Content(
+            7,
             PLA,
             1000,
             40,
@@ -193,9 +202,10 @@ class StorageReplayTest {
             0,
             0.6,
             List.of(inRoom(0), inBox(5, 1)));
-    Content half = new Content(PLA, 500, 40, List.of(), 0, 0.6, List.of(inRoom(0), inBox(5, 1)));
+    Content half = new Content(7, PLA, 500, 40, List.of(), 0, 0.6, List.of(inRoom(0), inBox(5, 1)));
     Content usedAfterwards =
         new Content(
+            7,
             PLA,
             1000,
             40,

@@ -16,10 +16,12 @@ import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.stock.Band;
 import mindspool.core.stock.Filament;
 import mindspool.core.stock.RemainingFilament;
+import mindspool.server.http.Asks;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 
+@Asks
 @RestController
 @Tag(name = "calculators")
 class FilamentCalculators {

@@ -12,10 +12,12 @@ import mindspool.core.Require;
 import mindspool.core.hygrometer.HygrometerCorrection;
 import mindspool.core.hygrometer.HygrometerCorrection.Point;
 import mindspool.core.hygrometer.Salt;
+import mindspool.server.http.Asks;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 
+@Asks
 @RestController
 @Tag(name = "calculators")
 class HygrometerCalculator {

@@ -21,10 +21,12 @@ import mindspool.core.moisture.SpoolMoistureModel;
 import mindspool.core.moisture.SpoolState;
 import mindspool.core.stock.Winding;
 import mindspool.server.calc.Inputs.WindingRequest;
+import mindspool.server.http.Asks;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 
+@Asks
 @RestController
 @Tag(name = "calculators")
 class MoistureCalculator {

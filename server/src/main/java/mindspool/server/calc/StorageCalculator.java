@@ -28,10 +28,12 @@ import mindspool.core.storage.Isotherm;
 import mindspool.core.storage.StorageForecast;
 import mindspool.core.storage.UptakeTime;
 import mindspool.core.storage.WaterStore;
+import mindspool.server.http.Asks;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 
+@Asks
 @RestController
 @Tag(name = "calculators")
 class StorageCalculator {

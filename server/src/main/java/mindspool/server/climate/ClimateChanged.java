@@ -1,8 +1,10 @@
 package mindspool.server.climate;
 
+import java.util.Map;
+
 /**
- * What is known of a place's air, past or expected, is no longer what it was.
+ * What is known of the air of places, past or expected, is no longer what it was.
  *
- * @param fromS from when on it is another; minus infinity where anything may be
+ * @param fromS by place, from when on it is another; minus infinity where anything may be
  */
-public record ClimateChanged(long placeId, double fromS) {}
+public record ClimateChanged(Map<Long, Double> fromS) {}

@@ -15,10 +15,12 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
 import mindspool.core.InvalidValueException;
+import mindspool.core.Text;
 import mindspool.core.climate.log.ClimateLog;
 import mindspool.core.climate.log.ClimateLogReader;
 import mindspool.core.climate.log.LogAnswers;
 import mindspool.core.climate.log.LogLayout;
+import mindspool.server.http.Asks;
 import mindspool.server.http.NotFoundException;
 import org.springframework.http.MediaType;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -36,6 +38,7 @@ import org.springframework.web.multipart.MultipartFile;
  * Imports a logger's file in two steps: it is looked at and shown, and only then stored. Between
  * the two it waits in memory for half an hour.
  */
+@Asks
 @RestController
 @RequestMapping("/api/places/{placeId}/climate-files")
 @Tag(name = "places")
@@ -224,7 +227,7 @@ class ClimateFileController {
 
   private static String fileName(MultipartFile file) {
     String name = file.getOriginalFilename() == null ? "log" : file.getOriginalFilename();
-    return name.length() > MOST_NAME ? name.substring(0, MOST_NAME) : name;
+    return Text.cut(name.replaceAll("[\\p{Cntrl}\\p{Cs}]", "_"), MOST_NAME);
   }
 
   private ZoneId zone(String zone) {

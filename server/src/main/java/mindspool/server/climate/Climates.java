@@ -4,6 +4,7 @@ import jakarta.annotation.PostConstruct;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -18,6 +19,8 @@ import mindspool.server.climate.LiveReadings.LiveReading;
 import mindspool.server.climate.PlaceClimate.Gap;
 import mindspool.server.climate.PlaceClimate.Source;
 import mindspool.server.climate.ReadingSamples.AirSample;
+import mindspool.server.http.Acts;
+import mindspool.server.http.Kept;
 import mindspool.server.http.NotFoundException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -52,8 +55,8 @@ public class Climates {
   private final Map<Long, Long> versions = new ConcurrentHashMap<>();
   private final Map<Long, Double> arrivedS = new ConcurrentHashMap<>();
   private final Map<Long, Began> began = new ConcurrentHashMap<>();
-  private Map<Long, PlaceInfo> infos;
-  private List<PlannedClimate> plans;
+  private final Kept<Map<Long, PlaceInfo>> infos = new Kept<>();
+  private final Kept<List<PlannedClimate>> plans = new Kept<>();
 
   /** A place's own record with what came before it, kept while both are the same. */
   private record Began(ClimateSeries before, PlaceClimate own, PlaceClimate whole) {}
@@ -110,25 +113,37 @@ public class Climates {
     return place;
   }
 
-  /** Read and forgotten under one lock, so that nobody keeps what was read before a change. */
-  private synchronized Map<Long, PlaceInfo> known() {
-    Map<Long, PlaceInfo> all = infos;
-    if (all == null) {
-      all = new LinkedHashMap<>();
-      for (Place place : places.findAllByOrderByPositionInRoomAscIdAsc()) {
-        all.put(place.id, PlaceInfo.of(place));
+  private Map<Long, PlaceInfo> known() {
+    return infos.get(
+        () -> {
+          Map<Long, PlaceInfo> all = new LinkedHashMap<>();
+          for (Place place : places.findAllByOrderByPositionInRoomAscIdAsc()) {
+            all.put(place.id, PlaceInfo.of(place));
+          }
+          all.values().stream()
+              .filter(place -> standsInItself(place, all))
+              .toList()
+              .forEach(place -> all.put(place.id(), place.standingAlone()));
+          return all;
+        });
+  }
+
+  /** Two places of an older record may each stand in the other. */
+  private static boolean standsInItself(PlaceInfo place, Map<Long, PlaceInfo> all) {
+    Long at = place.withinId();
+    for (int depth = 0; at != null && depth <= all.size(); depth++) {
+      if (at == place.id()) {
+        return true;
       }
-      infos = all;
+      at = all.containsKey(at) ? all.get(at).withinId() : null;
     }
-    return all;
+    return false;
   }
 
   /** Places were added or described anew. */
   void placesChanged() {
-    synchronized (this) {
-      infos = null;
-    }
-    computed.invalidate();
+    Acts.nowAndAfterwards(infos::forget);
+    Acts.nowAndAfterwards(computed::invalidate);
   }
 
   /** The place with a name, if there is one. */
@@ -142,11 +157,7 @@ public class Climates {
     if (follows(place)) {
       PlaceClimate around = climate(place.withinId());
       return isComputed(place)
-          ? new PlaceClimate(
-              placeId,
-              computed.get(this).result().air().get(placeId),
-              Source.COMPUTED,
-              around.gaps())
+          ? new PlaceClimate(placeId, computed.air(this, placeId), Source.COMPUTED, around.gaps())
           : new PlaceClimate(placeId, around.series(), Source.SURROUNDINGS, around.gaps());
     }
     PlaceClimate own = ownClimate(place);
@@ -156,8 +167,7 @@ public class Climates {
   /** A place measured or typed from some time on had the air of what it stands in before. */
   private PlaceClimate beganWithin(PlaceInfo place, PlaceClimate own) {
     PlaceClimate around = climate(place.withinId());
-    ClimateSeries before =
-        isComputed(place) ? computed.get(this).result().air().get(place.id()) : around.series();
+    ClimateSeries before = isComputed(place) ? computed.air(this, place.id()) : around.series();
     Began known = began.get(place.id());
     if (known == null || known.before != before || known.own != own) {
       known = new Began(before, own, joined(place.id(), around, before, own));
@@ -192,12 +202,7 @@ public class Climates {
   }
 
   private boolean standsInContainer(PlaceInfo place) {
-    for (Long id = place.withinId(); id != null; id = place(id).withinId()) {
-      if (isComputed(place(id))) {
-        return true;
-      }
-    }
-    return false;
+    return around(place).stream().anyMatch(Climates::isComputed);
   }
 
   private PlaceClimate ownClimate(PlaceInfo place) {
@@ -255,7 +260,7 @@ public class Climates {
     }
     if (follows(place)) {
       return isComputed(place)
-          ? computed.get(this).result().air().get(placeId)
+          ? computed.air(this, placeId)
           : outlook(place.withinId(), nowS, untilS);
     }
     PlaceClimate climate = ownClimate(place);
@@ -274,20 +279,13 @@ public class Climates {
   }
 
   /** What people expect of places, that holds. */
-  synchronized List<PlannedClimate> plans() {
-    List<PlannedClimate> all = plans;
-    if (all == null) {
-      all = planned.findByUndoneSIsNullOrderByFromS();
-      plans = all;
-    }
-    return all;
+  List<PlannedClimate> plans() {
+    return plans.get(planned::findByUndoneSIsNullOrderByFromS);
   }
 
   void plansChanged(long placeId) {
-    synchronized (this) {
-      plans = null;
-    }
-    computed.invalidate();
+    Acts.nowAndAfterwards(plans::forget);
+    Acts.nowAndAfterwards(computed::invalidate);
     tellAround(placeId, clock.instant().getEpochSecond());
   }
 
@@ -328,28 +326,35 @@ public class Climates {
 
   /** A place's own air changed, and with it that of everything standing in it. */
   void changed(long placeId) {
-    forget(placeId);
-    computed.invalidate();
-    tellAround(placeId, Double.NEGATIVE_INFINITY);
+    changed(placeId, Double.NEGATIVE_INFINITY);
   }
 
+  private void changed(long placeId, double fromS) {
+    Acts.nowAndAfterwards(() -> forget(placeId));
+    Acts.nowAndAfterwards(computed::invalidate);
+    tellAround(placeId, fromS);
+  }
+
+  /** Tells whoever follows the air of a place, or of what stands in it. */
   private void tellAround(long placeId, double fromS) {
-    tell(placeId, fromS);
+    Map<Long, Double> changed = new HashMap<>();
+    changed.put(placeId, fromS);
     for (PlaceInfo place : places()) {
       if (place.id() != placeId && standsIn(place, placeId)) {
         if (place.kind() == PlaceKind.DRYER) {
-          forget(place.id());
+          Acts.nowAndAfterwards(() -> forget(place.id()));
         }
-        tell(place.id(), fromS);
+        changed.put(place.id(), fromS);
       }
     }
+    tell(changed);
   }
 
   /** A dryer was switched at some time, or will be. */
   public void dryerSwitched(long placeId, double fromS) {
-    forget(placeId);
-    computed.invalidate();
-    tell(placeId, fromS);
+    Acts.nowAndAfterwards(() -> forget(placeId));
+    Acts.nowAndAfterwards(computed::invalidate);
+    tell(Map.of(placeId, fromS));
   }
 
   /** A device of a place, or what corrects it, changed. */
@@ -382,25 +387,73 @@ public class Climates {
         tellAround(placeId, fromS);
       }
     }
+    computed.settleSoon(this);
   }
 
   /** What lies where changed, or what was done to a container. */
   public void contentsChanged() {
-    computed.invalidate();
-    computed.changed(this).forEach(this::tell);
+    Acts.nowAndAfterwards(computed::invalidate);
+    Acts.onceStored(() -> computed.settleSoon(this));
   }
 
-  private void tell(long placeId, double fromS) {
-    events.publishEvent(new ClimateChanged(placeId, fromS));
+  /**
+   * Follows the closed containers up to the latest change, and tells of those whose air is another.
+   * Takes milliseconds where little changed.
+   */
+  public void settle() {
+    Map<Long, Double> changed = computed.settle(this);
+    if (!changed.isEmpty()) {
+      tell(changed);
+    }
+  }
+
+  /** Follows the containers after a start, and goes on as time passes. */
+  @Scheduled(initialDelay = 500, fixedDelay = 600_000)
+  void settleRegularly() {
+    computed.settleSoon(this);
+  }
+
+  /** As {@link #settle}, but leaves the first time after a start to the background. */
+  public void settleWhatChanged() {
+    if (computed.isSettled()) {
+      settle();
+    }
+  }
+
+  /**
+   * The air of a place to be shown with all others: that of a container as it was last found, and
+   * the air around it while that was never computed, as just after a start.
+   */
+  public PlaceClimate shown(long placeId) {
+    PlaceInfo place = place(placeId);
+    if (!isComputed(place) || !hasSurroundings(place)) {
+      return climate(placeId);
+    }
+    Optional<ClimateSeries> last = computed.lastAir(placeId);
+    if (last.isEmpty()) {
+      PlaceClimate around = shown(place.withinId());
+      return new PlaceClimate(placeId, around.series(), Source.COMPUTING, around.gaps());
+    }
+    return follows(place)
+        ? new PlaceClimate(placeId, last.get(), Source.COMPUTED, List.of())
+        : climate(placeId);
+  }
+
+  private void tell(Map<Long, Double> fromS) {
+    events.publishEvent(new ClimateChanged(fromS));
+  }
+
+  /** What a place stands in, from the nearest outwards. */
+  List<PlaceInfo> around(PlaceInfo place) {
+    List<PlaceInfo> outer = new ArrayList<>();
+    for (Long id = place.withinId(); id != null; id = place(id).withinId()) {
+      outer.add(place(id));
+    }
+    return outer;
   }
 
   private boolean standsIn(PlaceInfo place, long outerId) {
-    for (Long id = place.withinId(); id != null; id = place(id).withinId()) {
-      if (id == outerId) {
-        return true;
-      }
-    }
-    return false;
+    return around(place).stream().anyMatch(outer -> outer.id() == outerId);
   }
 
   private PlaceClimate assemble(PlaceInfo place) {

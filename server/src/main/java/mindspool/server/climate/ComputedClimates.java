@@ -6,9 +6,15 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicLong;
 import mindspool.core.climate.ClimateSeries;
-import mindspool.core.storage.StorageReplay;
+import mindspool.core.storage.StorageFollower;
+import mindspool.core.storage.StorageRecord;
 import mindspool.core.storage.StorageReplay.Content;
 import mindspool.core.storage.StorageReplay.DesiccantChange;
 import mindspool.core.storage.StorageReplay.MeasuredAir;
@@ -19,26 +25,47 @@ import mindspool.core.storage.StorageReplay.Whereabouts;
 import mindspool.core.storage.WaterStore;
 import mindspool.server.climate.PlaceContents.Occupant;
 import mindspool.server.climate.PlaceContents.OccupantStay;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 
 /**
- * The air in closed containers without a record of their own, computed for all of them together:
- * spools carry water from one to the other. Recomputed when it is asked for after anything changed.
+ * The air in closed containers without a record of their own: spools carry water from one to the
+ * other. What changed is only noted; the containers concerned are followed anew by whoever asks for
+ * them first, else in the background.
  */
 @Service
-class ComputedClimates {
+class ComputedClimates implements DisposableBean {
 
   /** How far ahead of now the containers are followed. */
   private static final double AHEAD_S = 15 * 86_400.0;
 
   private static final double OLD_S = 1800;
 
+  private static final Logger LOG = LoggerFactory.getLogger(ComputedClimates.class);
+
   private final ContainerFactStore facts;
   private final ObjectProvider<PlaceContents> contents;
   private final Clock clock;
-  private Computed known;
-  private Computed outdated;
+  private final StorageFollower follower = new StorageFollower(AHEAD_S);
+
+  /** Rises with every change; {@link #toldVersion} follows it. */
+  private final AtomicLong version = new AtomicLong(1);
+
+  private final Object telling = new Object();
+  private volatile long toldVersion;
+  private volatile long toldS;
+  private volatile boolean everSettled;
+  private final AtomicBoolean settling = new AtomicBoolean();
+  private final ExecutorService background =
+      Executors.newSingleThreadExecutor(
+          task -> {
+            Thread thread = new Thread(task, "containers");
+            thread.setDaemon(true);
+            return thread;
+          });
 
   ComputedClimates(ContainerFactStore facts, ObjectProvider<PlaceContents> contents, Clock clock) {
     this.facts = facts;
@@ -46,77 +73,90 @@ class ComputedClimates {
     this.clock = clock;
   }
 
+  private long now() {
+    return clock.instant().getEpochSecond();
+  }
+
+  /** Something that the air of containers follows from is another. */
+  void invalidate() {
+    version.incrementAndGet();
+  }
+
+  /** Air in a closed container, up to now and ahead. */
+  ClimateSeries air(Climates climates, long placeId) {
+    tell(climates);
+    return follower.air(placeId, now(), OLD_S);
+  }
+
+  /** Air in a closed container as last found; none while it was never followed. */
+  Optional<ClimateSeries> lastAir(long placeId) {
+    return follower.isFollowed(placeId) ? Optional.of(follower.lastAir(placeId)) : Optional.empty();
+  }
+
+  /** Copies of what is in a closed container now. */
+  List<WaterStore> inside(Climates climates, long placeId) {
+    tell(climates);
+    return follower.inside(placeId, now(), OLD_S);
+  }
+
+  /** Whether everything was followed once, so that only what changes is left to do. */
+  boolean isSettled() {
+    return everSettled;
+  }
+
   /**
-   * What was found.
+   * Follows whatever is not up to date.
    *
-   * @param startS from when on the containers were followed
+   * @return by container, from when on its air is another than was told before
    */
-  record Computed(double startS, double nowS, StorageReplay.Result result) {
+  Map<Long, Double> settle(Climates climates) {
+    if (everSettled && toldVersion == version.get() && now() - toldS <= OLD_S) {
+      return follower.takeChanges();
+    }
+    tell(climates);
+    long now = now();
+    for (Long placeId : follower.waiting(now, OLD_S)) {
+      follower.air(placeId, now, OLD_S);
+    }
+    everSettled = true;
+    return follower.takeChanges();
+  }
 
-    List<WaterStore> inside(long placeId) {
-      return result.inside().getOrDefault(placeId, List.of()).stream()
-          .map(WaterStore::copy)
-          .toList();
+  /** Has it done in the background. */
+  void settleSoon(Climates climates) {
+    if (settling.compareAndSet(false, true)) {
+      background.execute(
+          () -> {
+            settling.set(false);
+            try {
+              climates.settle();
+            } catch (RuntimeException e) {
+              LOG.warn("The containers could not be followed", e);
+            }
+          });
     }
   }
 
-  synchronized void invalidate() {
-    if (known != null) {
-      outdated = known;
-      known = null;
-    }
+  @Override
+  public void destroy() {
+    background.shutdownNow();
   }
 
-  synchronized Computed get(Climates climates) {
-    double now = clock.instant().getEpochSecond();
-    if (known == null || now - known.nowS > OLD_S) {
-      known = compute(climates, now);
+  /** Hands the record over when it is another; read from the database before any lock is taken. */
+  private void tell(Climates climates) {
+    long upTo = version.get();
+    long now = now();
+    if (toldVersion == upTo && now - toldS <= OLD_S) {
+      return;
     }
-    return known;
-  }
-
-  /**
-   * Computes anew where needed.
-   *
-   * @return from when on, epoch seconds, the air of which containers is another
-   */
-  synchronized Map<Long, Double> changed(Climates climates) {
-    Computed before = outdated;
-    Computed after = get(climates);
-    outdated = null;
-    Map<Long, Double> changed = new HashMap<>();
-    if (before == null) {
-      return changed;
-    }
-    after
-        .result()
-        .air()
-        .forEach(
-            (id, air) -> {
-              ClimateSeries old = before.result().air().get(id);
-              double from =
-                  old == null
-                      ? Double.NEGATIVE_INFINITY
-                      : differFrom(old, air, after.startS(), after.nowS() + AHEAD_S);
-              if (from < Double.POSITIVE_INFINITY) {
-                changed.put(id, from);
-              }
-            });
-    return changed;
-  }
-
-  private static double differFrom(ClimateSeries a, ClimateSeries b, double from, double to) {
-    double step = StorageReplay.STEP_S * 6;
-    for (double time = from; time < to; time += step) {
-      if (a.vapourPressurePaAt(time) != b.vapourPressurePaAt(time)) {
-        return time - step;
+    StorageRecord record = new Preparation(climates, now).record();
+    synchronized (telling) {
+      if (upTo >= toldVersion) {
+        follower.tell(record);
+        toldVersion = upTo;
+        toldS = now;
       }
     }
-    return Double.POSITIVE_INFINITY;
-  }
-
-  private Computed compute(Climates climates, double now) {
-    return new Preparation(climates, now).run();
   }
 
   /** Turns places, facts and occupants into what core follows. */
@@ -134,28 +174,22 @@ class ComputedClimates {
       climates.places().forEach(place -> places.put(place.id(), place));
     }
 
-    Computed run() {
+    StorageRecord record() {
       places.values().forEach(this::addVessel);
       List<Content> lying = new ArrayList<>();
-      double start = now - StorageReplay.STEP_S;
       for (Occupant occupant : occupants()) {
         if (occupant.stays().stream().anyMatch(stay -> vesselOf(stay.placeId()) != null)) {
           lying.add(content(occupant));
-          start = Math.min(start, occupant.stays().get(0).fromS());
         }
       }
       List<Opening> openings = new ArrayList<>();
       List<DesiccantChange> changes = new ArrayList<>();
       for (ContainerFact fact : facts.findByUndoneSIsNullOrderByAtSAscIdAsc()) {
         if (vesselIds.contains(fact.placeId)) {
-          start = Math.min(start, fact.atS);
           happening(fact, openings, changes);
         }
       }
-      return new Computed(
-          start,
-          now,
-          new StorageReplay(vessels, lying, openings, changes).run(start, now + AHEAD_S, now));
+      return new StorageRecord(vessels, lying, openings, changes);
     }
 
     private List<Occupant> occupants() {
@@ -227,6 +261,7 @@ class ComputedClimates {
         whereabouts.add(new Whereabouts(stay.fromS(), surroundings(stay.placeId()), stay.sealed()));
       }
       return new Content(
+          occupant.id(),
           occupant.isotherm(),
           occupant.dryMassG(),
           occupant.lagH(),

@@ -118,7 +118,14 @@ class Containers {
             "g");
     double residual = fact.desiccant.residualFraction();
     double water = request.waterG() == null ? 0 : request.waterG();
-    Require.within("waterG", water, 0, mass, "g", "What it took up since it was regenerated.");
+    double full = fact.desiccant.isotherm().fraction(1);
+    Require.within(
+        "waterG",
+        water,
+        0,
+        mass * full / (1 + full),
+        "g",
+        "What it took up since it was regenerated; that much of it holds no more.");
     fact.dryMassG = (mass - water) / (1 + residual);
     fact.massG = mass;
     return store(fact);
@@ -212,7 +219,7 @@ class Containers {
                 new DesiccantNow(
                     fact.desiccant,
                     fact.dryMassG,
-                    computed.get(climates).inside(placeId).stream()
+                    computed.inside(climates, placeId).stream()
                         .filter(store -> store.desiccant() != null)
                         .mapToDouble(WaterStore::waterG)
                         .findFirst()
@@ -240,7 +247,7 @@ class Containers {
   /** What a container promises with what is in it now. */
   StorageForecast forecast(long placeId, double limitPercent, double months) {
     PlaceInfo place = closed(placeId);
-    ComputedClimates.Computed followed = computed.get(climates);
+    List<WaterStore> inside = computed.inside(climates, placeId);
     MoistAir outside = outside(place);
     DesiccantNow desiccant = desiccantNow(placeId).orElse(null);
     StorageForecast.Question question =
@@ -252,8 +259,9 @@ class Containers {
             desiccant == null ? 0 : desiccant.dryMassG,
             desiccant == null ? 0 : Math.max(0, desiccant.waterG),
             () ->
-                followed.inside(placeId).stream()
+                inside.stream()
                     .filter(store -> store.desiccant() == null)
+                    .map(WaterStore::copy)
                     .toList(),
             limitPercent,
             months);

@@ -50,7 +50,7 @@ public class DemoRoom {
   /** Adds a place that nobody measures; returns its number. */
   public long place(String name, PlaceKind kind, Long withinId, Integer capacity) {
     return editing
-        .add(new PlaceRequest(name, kind, withinId, null, null, null, null, capacity))
+        .add(new PlaceRequest(name, kind, withinId, null, null, null, null, capacity, null))
         .id();
   }
 
@@ -66,7 +66,9 @@ public class DemoRoom {
       double weighedG,
       double weighedDaysAgo) {
     long id =
-        editing.add(new PlaceRequest(name, kind, withinId, null, null, null, volumeL, null)).id();
+        editing
+            .add(new PlaceRequest(name, kind, withinId, null, null, null, volumeL, null, null))
+            .id();
     Instant now = clock.instant();
     containers.putDesiccant(
         id, new DesiccantRequest(desiccant, massG, null, now.minus(days(putDaysAgo))));
@@ -92,6 +94,7 @@ public class DemoRoom {
                 ratedMaxC,
                 airChangesPerHour,
                 14.0,
+                null,
                 null))
         .id();
   }

@@ -8,6 +8,7 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import jakarta.persistence.Version;
 
 /** A place as it is stored. */
 @Entity
@@ -42,6 +43,8 @@ class Place {
   Double volumeL;
 
   long createdS;
+
+  @Version int version;
 
   protected Place() {}
 

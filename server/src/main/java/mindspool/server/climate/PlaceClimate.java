@@ -20,6 +20,8 @@ public record PlaceClimate(long placeId, ClimateSeries series, Source source, Li
     HEATED_ROOM,
     /** Closed container, followed from the air around it and what is in it. */
     COMPUTED,
+    /** Closed container that was not followed yet since the start; shown is the air around it. */
+    COMPUTING,
     /** The air of what it stands in. */
     SURROUNDINGS,
     ASSUMED

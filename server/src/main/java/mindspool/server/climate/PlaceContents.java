@@ -13,6 +13,7 @@ public interface PlaceContents {
   /**
    * A spool.
    *
+   * @param id its number
    * @param isotherm of its polymer
    * @param dryMassG of its polymer on arrival
    * @param lagH its time constant then
@@ -22,6 +23,7 @@ public interface PlaceContents {
    * @param stays where it lay, in order of time
    */
   record Occupant(
+      long id,
       Isotherm isotherm,
       double dryMassG,
       double lagH,

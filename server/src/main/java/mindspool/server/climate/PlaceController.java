@@ -46,6 +46,7 @@ class PlaceController {
     this.clock = clock;
   }
 
+  /** {@code version} as it was read, for a change; a new place has none. */
   record PlaceRequest(
       String name,
       PlaceKind kind,
@@ -54,7 +55,8 @@ class PlaceController {
       Double ratedMaxC,
       Double airChangesPerHour,
       Double volumeL,
-      Integer capacity) {}
+      Integer capacity,
+      Integer version) {}
 
   record TypedClimateRequest(Double temperatureC, Double relativeHumidityPercent, Instant since) {}
 

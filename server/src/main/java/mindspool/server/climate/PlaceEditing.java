@@ -4,11 +4,13 @@ import java.time.Clock;
 import java.util.List;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
+import mindspool.core.Text;
 import mindspool.core.climate.MoistAir;
 import mindspool.server.climate.PlaceController.PlaceRequest;
 import mindspool.server.climate.PlaceController.PlannedClimateRequest;
 import mindspool.server.climate.PlaceController.TypedClimateRequest;
 import mindspool.server.http.NotFoundException;
+import mindspool.server.http.StaleEditException;
 import org.springframework.stereotype.Service;
 
 /** Changes to places. */
@@ -54,9 +56,11 @@ class PlaceEditing {
   public PlaceInfo change(long id, PlaceRequest request) {
     Place place =
         places.findById(id).orElseThrow(() -> new NotFoundException("place with number " + id));
+    StaleEditException.refuse(
+        "The place " + place.name, request.version(), place.version, PlaceInfo.of(place));
     place.name = name(request.name(), id);
     describe(place, request);
-    PlaceInfo changed = PlaceInfo.of(places.save(place));
+    PlaceInfo changed = PlaceInfo.of(places.saveAndFlush(place));
     climates.placesChanged();
     climates.changed(id);
     return changed;
@@ -130,14 +134,7 @@ class PlaceEditing {
   }
 
   private String name(String name, Long own) {
-    String trimmed = name == null ? "" : name.strip();
-    if (trimmed.isEmpty() || trimmed.length() > 80) {
-      throw new InvalidValueException(
-          "name",
-          trimmed.isEmpty() ? "missing" : trimmed.length() + " characters",
-          "1 to 80 characters",
-          "Call it what is written on it.");
-    }
+    String trimmed = Text.line("name", name, 1, 80, "Call it what is written on it.");
     places
         .findByNameIgnoreCase(trimmed)
         .filter(other -> !other.id.equals(own))
@@ -199,14 +196,7 @@ class PlaceEditing {
           "a time to come, after the beginning",
           "What was before belongs into the record.");
     }
-    String name = request.name() == null ? "" : request.name().strip();
-    if (name.isEmpty() || name.length() > 80) {
-      throw new InvalidValueException(
-          "name",
-          name.isEmpty() ? "missing" : name.length() + " characters",
-          "1 to 80 characters",
-          "Such as: closed, heating off.");
-    }
+    String name = Text.line("name", request.name(), 1, 80, "Such as: closed, heating off.");
     PlannedClimate saved =
         planned.save(new PlannedClimate(place.id(), name, from, until, air, now));
     climates.plansChanged(placeId);

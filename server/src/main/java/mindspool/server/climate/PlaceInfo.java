@@ -9,6 +9,7 @@ import mindspool.core.storage.Container;
  * @param withinId place that it stands in; for a dryer the room whose air it heats
  * @param capacity how many spools fit in; null where it does not matter
  * @param measuredLeakGPerDay a closed container's own conductance; null until it was measured
+ * @param version rises with every change of it
  */
 public record PlaceInfo(
     long id,
@@ -20,7 +21,8 @@ public record PlaceInfo(
     Double airChangesPerHour,
     Double volumeL,
     Integer capacity,
-    Double measuredLeakGPerDay) {
+    Double measuredLeakGPerDay,
+    int version) {
 
   private static final double USUAL_DRYER_VOLUME_L = 12;
 
@@ -35,7 +37,24 @@ public record PlaceInfo(
         place.airChangesPerHour,
         place.volumeL,
         place.capacity,
-        place.measuredLeakGPerDay);
+        place.measuredLeakGPerDay,
+        place.version);
+  }
+
+  /** The same, standing in nothing. */
+  PlaceInfo standingAlone() {
+    return new PlaceInfo(
+        id,
+        name,
+        kind,
+        null,
+        setpointC,
+        ratedMaxC,
+        airChangesPerHour,
+        volumeL,
+        capacity,
+        measuredLeakGPerDay,
+        version);
   }
 
   /** The container that it is; only for closed kinds. */

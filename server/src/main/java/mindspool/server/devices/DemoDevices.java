@@ -30,7 +30,8 @@ public class DemoDevices {
             null,
             List.of(
                 new ChannelRequest(topic, "/temperature", ReadingUnit.CELSIUS, "/time"),
-                new ChannelRequest(topic, "/humidity", ReadingUnit.PERCENT, "/time"))));
+                new ChannelRequest(topic, "/humidity", ReadingUnit.PERCENT, "/time")),
+            null));
   }
 
   /** Maps a scale that publishes plain numbers. */
@@ -42,6 +43,7 @@ public class DemoDevices {
             null,
             SCALE_STEP_G,
             null,
-            List.of(new ChannelRequest(topic, "", ReadingUnit.GRAM, null))));
+            List.of(new ChannelRequest(topic, "", ReadingUnit.GRAM, null)),
+            null));
   }
 }

@@ -7,6 +7,7 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import jakarta.persistence.Version;
 
 /** A device that publishes. */
 @Entity
@@ -36,6 +37,8 @@ class Device {
   int checkEveryDays;
   long createdS;
   Long removedS;
+
+  @Version int version;
 
   protected Device() {}
 

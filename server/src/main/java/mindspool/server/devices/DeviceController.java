@@ -22,6 +22,7 @@ import mindspool.server.devices.DeviceRequests.CheckRequest;
 import mindspool.server.devices.DeviceRequests.DeviceRequest;
 import mindspool.server.devices.MessageReader.Found;
 import mindspool.server.devices.ReadingStore.Kept;
+import mindspool.server.http.Asks;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -129,7 +130,8 @@ class DeviceController {
       Double uncertaintyPercent,
       List<ChannelView> channels,
       List<CheckView> checks,
-      List<FlagView> flags) {}
+      List<FlagView> flags,
+      int version) {}
 
   /** The broker and what became of its messages. */
   record MqttView(
@@ -175,7 +177,7 @@ class DeviceController {
   @PutMapping("/devices/{id}")
   @Operation(summary = "Renames a device, moves it to another place, or changes its check interval")
   DeviceView change(@PathVariable long id, @RequestBody DeviceRequest request) {
-    return view(editing.change(id, request));
+    return view(editing.change(id, request, view(editing.device(id))));
   }
 
   @DeleteMapping("/devices/{id}")
@@ -267,6 +269,7 @@ class DeviceController {
     return readings.refused(SHOWN_REFUSALS);
   }
 
+  @Asks
   @PostMapping("/mqtt/preview")
   @Operation(summary = "What a mapping would read out of the latest messages; nothing is stored")
   List<PreviewedMessage> preview(@RequestBody ChannelRequest request) {
@@ -346,7 +349,8 @@ class DeviceController {
         humidity == null ? null : correction.uncertaintyPercent(humidity),
         views,
         its.stream().map(DeviceController::view).toList(),
-        hygrometer ? flags(device, placeId) : List.of());
+        hygrometer ? flags(device, placeId) : List.of(),
+        device.version);
   }
 
   private List<FlagView> flags(Device device, Long placeId) {

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
+import mindspool.core.Text;
 import mindspool.core.hygrometer.HygrometerCorrection;
 import mindspool.core.hygrometer.HygrometerCorrection.Point;
 import mindspool.core.hygrometer.Salt;
@@ -15,7 +16,9 @@ import mindspool.server.devices.DeviceRequests.ChannelRequest;
 import mindspool.server.devices.DeviceRequests.CheckPointRequest;
 import mindspool.server.devices.DeviceRequests.CheckRequest;
 import mindspool.server.devices.DeviceRequests.DeviceRequest;
+import mindspool.server.http.Acts;
 import mindspool.server.http.NotFoundException;
+import mindspool.server.http.StaleEditException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -91,7 +94,7 @@ class DeviceEditing {
       channel.deviceId = device.id;
       channels.save(channel);
     }
-    intake.channelsChanged();
+    Acts.nowAndAfterwards(intake::channelsChanged);
     return device;
   }
 
@@ -136,15 +139,22 @@ class DeviceEditing {
                 "days");
   }
 
-  Device change(long id, DeviceRequest request) {
+  /**
+   * Changes a device.
+   *
+   * @param current the device as it is shown now
+   */
+  Device change(long id, DeviceRequest request, Object current) {
     Device device = device(id);
+    StaleEditException.refuse(
+        "The device " + device.name, request.version(), device.version, current);
     device.name = name(request.name(), id);
     describe(device, request);
-    devices.save(device);
+    devices.saveAndFlush(device);
     if (request.placeId() != null) {
       moveTo(device, climates.place(request.placeId()).id());
     }
-    series.changed(id);
+    Acts.nowAndAfterwards(() -> series.changed(id));
     return device;
   }
 
@@ -161,18 +171,11 @@ class DeviceEditing {
         devices.findById(id).orElseThrow(() -> new NotFoundException("device with number " + id));
     device.removedS = removed ? Long.valueOf(now()) : null;
     devices.save(device);
-    intake.channelsChanged();
+    Acts.nowAndAfterwards(intake::channelsChanged);
   }
 
   private String name(String name, Long own) {
-    String trimmed = name == null ? "" : name.strip();
-    if (trimmed.isEmpty() || trimmed.length() > 80) {
-      throw new InvalidValueException(
-          "name",
-          trimmed.isEmpty() ? "missing" : trimmed.length() + " characters",
-          "1 to 80 characters",
-          "Call it what is written on it.");
-    }
+    String trimmed = Text.line("name", name, 1, 80, "Call it what is written on it.");
     devices
         .findByNameIgnoreCaseAndRemovedSIsNull(trimmed)
         .filter(other -> !other.id.equals(own))
@@ -219,7 +222,7 @@ class DeviceEditing {
     check.offsetPercent = correction.offsetPercent();
     check.verdict = correction.verdict();
     HygrometerCheck saved = checks.save(check);
-    series.changed(id);
+    Acts.nowAndAfterwards(() -> series.changed(id));
     return saved;
   }
 
@@ -230,6 +233,6 @@ class DeviceEditing {
             .orElseThrow(() -> new NotFoundException("check with number " + checkId));
     check.undoneS = undone ? Long.valueOf(now()) : null;
     checks.save(check);
-    series.changed(check.deviceId);
+    Acts.nowAndAfterwards(() -> series.changed(check.deviceId));
   }
 }

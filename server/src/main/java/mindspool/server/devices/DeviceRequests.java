@@ -17,13 +17,15 @@ final class DeviceRequests {
    */
   record ChannelRequest(String topicFilter, String pointer, ReadingUnit unit, String timePointer) {}
 
+  /** {@code version} as it was read, for a change; a new device has none. */
   record DeviceRequest(
       String name,
       Device.Kind kind,
       Long placeId,
       Double resolution,
       Integer checkEveryDays,
-      List<ChannelRequest> channels) {}
+      List<ChannelRequest> channels,
+      Integer version) {}
 
   record CheckPointRequest(String salt, Double temperatureC, Double readingPercent) {}
 

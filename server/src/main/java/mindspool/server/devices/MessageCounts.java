@@ -7,6 +7,7 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import mindspool.core.Text;
 import org.springframework.stereotype.Component;
 
 /** Counts what arrived and what became of it, and keeps the latest messages to look at. */
@@ -29,7 +30,8 @@ class MessageCounts {
     MALFORMED,
     IMPOSSIBLE,
     FUTURE_CLOCK,
-    TOO_LARGE
+    TOO_LARGE,
+    SET_ASIDE
   }
 
   /** A message as it came. */
@@ -48,9 +50,7 @@ class MessageCounts {
 
   synchronized void see(long atMs, String topic, String payload, boolean retained, String fate) {
     String shown =
-        payload.length() > SHOWN_CHARACTERS
-            ? payload.substring(0, SHOWN_CHARACTERS) + " …"
-            : payload;
+        payload.length() > SHOWN_CHARACTERS ? Text.cut(payload, SHOWN_CHARACTERS) + " …" : payload;
     Topic before = topics.get(topic);
     if (before != null || topics.size() < MOST_TOPICS) {
       topics.put(topic, new Topic(topic, before == null ? 1 : before.messages + 1, atMs, shown));

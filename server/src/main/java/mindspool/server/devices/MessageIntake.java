@@ -2,6 +2,7 @@ package mindspool.server.devices;
 
 import com.hivemq.client.mqtt.datatypes.MqttTopic;
 import com.hivemq.client.mqtt.datatypes.MqttTopicFilter;
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -9,11 +10,14 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import mindspool.core.Text;
 import mindspool.server.devices.MessageCounts.Fate;
 import mindspool.server.devices.MessageReader.Found;
 import mindspool.server.devices.MessageReader.Refusal;
 import mindspool.server.devices.ReadingStore.Reading;
 import mindspool.server.devices.ReadingStore.Refused;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.JsonNode;
 
@@ -27,6 +31,11 @@ class MessageIntake {
   private static final long DELAYED_MS = 10 * 60_000;
   private static final int KEPT_CHARACTERS = 2_000;
   private static final int TOPIC_CHARACTERS = 250;
+
+  /** A publisher may invent a topic with every message; they are not all remembered. */
+  private static final int MOST_TOPICS_KNOWN = 10_000;
+
+  private static final Logger LOG = LoggerFactory.getLogger(MessageIntake.class);
 
   private final DeviceStore.Channels channelStore;
   private final DeviceStore.Devices devices;
@@ -56,6 +65,8 @@ class MessageIntake {
   /** A message as the broker delivers it. */
   record Message(String topic, byte[] payload, boolean retained) {}
 
+  private record ReadingKey(long channelId, long timeMs) {}
+
   /** Channels were added or taken away. */
   synchronized void channelsChanged() {
     channels = null;
@@ -63,6 +74,9 @@ class MessageIntake {
   }
 
   private List<Channel> channelsFor(String topic) {
+    if (byTopic.size() > MOST_TOPICS_KNOWN) {
+      byTopic.clear();
+    }
     if (channels == null) {
       Set<Long> present = new HashSet<>();
       devices.findByRemovedSIsNullOrderByName().forEach(device -> present.add(device.id));
@@ -91,8 +105,32 @@ class MessageIntake {
     counts.count(Fate.RECEIVED, messages.size());
   }
 
+  /**
+   * Keeps a message that cannot be stored with the refused ones, so that it holds up no other.
+   *
+   * @throws RuntimeException when that fails too: then it is not the message but the database
+   */
+  synchronized void setAside(Message message, RuntimeException why) {
+    long nowS = clock.millis() / 1000;
+    String text =
+        message.payload.length > MessageReader.MOST_BYTES
+            ? message.payload.length + " bytes"
+            : new String(message.payload, StandardCharsets.UTF_8);
+    store.store(List.of(), List.of(refused(nowS, message.topic, Refusal.NOT_STORED, text)));
+    store.sync();
+    counts.count(Fate.RECEIVED, 1);
+    counts.count(Fate.SET_ASIDE, 1);
+    LOG.warn("A message of {} could not be stored and was set aside", message.topic, why);
+  }
+
+  private static Refused refused(long nowS, String topic, Refusal refusal, String text) {
+    return new Refused(
+        nowS, Text.cut(topic, TOPIC_CHARACTERS), refusal.name(), Text.cut(text, KEPT_CHARACTERS));
+  }
+
   private final class Batch {
     private final long nowMs;
+    private final Set<ReadingKey> keys = new HashSet<>();
     private final List<Reading> readings = new ArrayList<>();
     private final List<Channel> of = new ArrayList<>();
     private final List<Refused> refused = new ArrayList<>();
@@ -160,6 +198,10 @@ class MessageIntake {
         counts.count(Fate.DELAYED, 1);
       }
       latestMs.merge(channel.id, time, Math::max);
+      if (!keys.add(new ReadingKey(channel.id, time))) {
+        counts.count(Fate.DUPLICATE, 1);
+        return;
+      }
       readings.add(new Reading(channel.id, time, found.value()));
       of.add(channel);
     }
@@ -181,12 +223,7 @@ class MessageIntake {
           },
           1);
       if (refusal != Refusal.OLD_RETAINED) {
-        refused.add(
-            new Refused(
-                nowMs / 1000,
-                topic.substring(0, Math.min(TOPIC_CHARACTERS, topic.length())),
-                refusal.name(),
-                text.substring(0, Math.min(KEPT_CHARACTERS, text.length()))));
+        refused.add(MessageIntake.refused(nowMs / 1000, topic, refusal, text));
       }
     }
 

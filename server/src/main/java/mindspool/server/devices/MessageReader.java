@@ -22,6 +22,9 @@ final class MessageReader {
 
   private static final JsonMapper JSON = JsonMapper.shared();
 
+  /** A device whose clock says less has lost it. */
+  private static final long EARLIEST_MS = Instant.parse("2000-01-01T00:00:00Z").toEpochMilli();
+
   /** Largest message that is looked into. */
   static final int MOST_BYTES = 64 << 10;
 
@@ -37,7 +40,9 @@ final class MessageReader {
     NOT_A_TIME,
     IMPOSSIBLE,
     FUTURE,
-    OLD_RETAINED
+    OLD_RETAINED,
+    /** The database did not take it. */
+    NOT_STORED
   }
 
   /** What was found, or why nothing was. */
@@ -105,7 +110,9 @@ final class MessageReader {
       return new Found(value, null, null);
     }
     Long time = json == null ? null : timeMs(json.at(timePointer));
-    return time == null ? Found.refused(Refusal.NOT_A_TIME) : new Found(value, time, null);
+    return time == null || time < EARLIEST_MS
+        ? Found.refused(Refusal.NOT_A_TIME)
+        : new Found(value, time, null);
   }
 
   private static double number(String text) {
@@ -132,7 +139,8 @@ final class MessageReader {
       return text.endsWith("Z")
           ? Instant.parse(text).toEpochMilli()
           : OffsetDateTime.parse(text).toInstant().toEpochMilli();
-    } catch (DateTimeException e) {
+    } catch (DateTimeException | ArithmeticException e) {
+      // Text that is no time, or one beyond what milliseconds can count.
       return null;
     }
   }

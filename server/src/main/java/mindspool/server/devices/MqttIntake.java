@@ -8,7 +8,11 @@ import com.hivemq.client.mqtt.mqtt5.Mqtt5Client;
 import com.hivemq.client.mqtt.mqtt5.Mqtt5ClientBuilder;
 import com.hivemq.client.mqtt.mqtt5.message.publish.Mqtt5Publish;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.List;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CompletableFuture;
@@ -46,14 +50,20 @@ class MqttIntake implements SmartLifecycle {
   private final MqttSettings settings;
   private final EmbeddedBroker broker;
   private final MessageIntake messages;
+  private final Clock clock;
   private final BlockingQueue<Mqtt5Publish> waiting = new LinkedBlockingQueue<>(MOST_WAITING);
   private volatile Mqtt5AsyncClient client;
   private volatile boolean running;
   private volatile String problem = "";
+
+  /** Since when nothing can be stored, epoch ms; 0 while it can. */
+  private volatile long stalledSinceMs;
+
   private Thread starter;
   private volatile Thread writer;
 
-  MqttIntake(MqttSettings settings, EmbeddedBroker broker, MessageIntake messages) {
+  MqttIntake(MqttSettings settings, EmbeddedBroker broker, MessageIntake messages, Clock clock) {
+    this.clock = clock;
     this.settings = settings;
     this.broker = broker;
     this.messages = messages;
@@ -64,9 +74,13 @@ class MqttIntake implements SmartLifecycle {
     return current != null && current.getState() == MqttClientState.CONNECTED;
   }
 
-  /** Why nothing arrives; empty while connected. */
+  /** Why nothing arrives or is stored; empty while all is well. */
   String problem() {
-    return problem;
+    return stalledSinceMs == 0
+        ? problem
+        : ("Readings cannot be stored since %s. They wait in the broker and are tried again;"
+                + " check that the disk of the data has room.")
+            .formatted(Instant.ofEpochMilli(stalledSinceMs).truncatedTo(ChronoUnit.SECONDS));
   }
 
   /** Starts broker and intake beside everything else, so that pages need not wait for them. */
@@ -161,7 +175,7 @@ class MqttIntake implements SmartLifecycle {
   }
 
   private void write() {
-    List<Mqtt5Publish> batch = new ArrayList<>();
+    Deque<Mqtt5Publish> batch = new ArrayDeque<>();
     while (running) {
       try {
         if (batch.isEmpty()) {
@@ -173,27 +187,48 @@ class MqttIntake implements SmartLifecycle {
           Thread.sleep(GATHER_MS);
           waiting.drainTo(batch, MOST_AT_ONCE - 1);
         }
-        messages.take(
-            batch.stream()
-                .map(
-                    message ->
-                        new MessageIntake.Message(
-                            message.getTopic().toString(),
-                            message.getPayloadAsBytes(),
-                            message.isRetain()))
-                .toList());
-        for (Mqtt5Publish message : batch) {
-          message.acknowledge();
-        }
-        batch.clear();
+        settle(batch, batch.size());
+        stalledSinceMs = 0;
       } catch (InterruptedException e) {
         Thread.currentThread().interrupt();
         return;
       } catch (RuntimeException e) {
-        LOG.warn("Readings could not be stored; trying again", e);
+        if (stalledSinceMs == 0) {
+          stalledSinceMs = clock.millis();
+          LOG.warn("Readings cannot be stored; trying again until they are", e);
+        }
         pause();
       }
     }
+  }
+
+  /**
+   * Stores the first messages of a batch and acknowledges them. Where they cannot be stored
+   * together they are halved until the one is found that cannot be stored at all.
+   *
+   * @throws RuntimeException when not even that one can be set aside; what is left stays in the
+   *     batch
+   */
+  private void settle(Deque<Mqtt5Publish> batch, int first) {
+    List<MessageIntake.Message> part = batch.stream().limit(first).map(MqttIntake::of).toList();
+    try {
+      messages.take(part);
+    } catch (RuntimeException e) {
+      if (first > 1) {
+        settle(batch, first / 2);
+        settle(batch, first - first / 2);
+        return;
+      }
+      messages.setAside(part.get(0), e);
+    }
+    for (int i = 0; i < first; i++) {
+      batch.removeFirst().acknowledge();
+    }
+  }
+
+  private static MessageIntake.Message of(Mqtt5Publish message) {
+    return new MessageIntake.Message(
+        message.getTopic().toString(), message.getPayloadAsBytes(), message.isRetain());
   }
 
   private void pause() {

@@ -9,6 +9,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -18,13 +19,12 @@ import mindspool.core.drying.Dryer;
 import mindspool.core.drying.DryingCeiling;
 import mindspool.core.drying.DryingForecast;
 import mindspool.server.climate.Climates;
+import mindspool.server.http.Acts;
 import mindspool.server.http.NotFoundException;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.support.TransactionSynchronization;
-import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /** What is done with a cycle: start, pause, add and take out spools, set anew, stop, take back. */
 @Service
@@ -131,6 +131,7 @@ class CycleActs {
     }
     DryingCycle cycle = new DryingCycle();
     cycle.placeId = place;
+    cycle.openPlaceId = place;
     cycle.startedS = at;
     cycle.hours = hours("hours", Require.present("hours", request.hours, "a time in hours"));
     cycle.setpointC = Require.within("setpointC", setpoint, 20, dryer.ratedMaxC(), "°C");
@@ -273,6 +274,9 @@ class CycleActs {
           case WITHOUT_POWER, RAN_ON -> span(course, act, request);
         };
     CycleFact saved = facts.save(fact);
+    if (act == Act.STOP) {
+      setOpen(cycleId, false);
+    }
     if (CHANGE_THE_AIR.contains(act)) {
       reckonAir(cycleId, at, before);
     }
@@ -396,9 +400,40 @@ class CycleActs {
                 .toList()
             : List.of(fact);
     Map<String, CurrentSpool> before = known(cycles.one(cycleId), null);
+    if (fact.kind == CycleFact.Kind.STOPPED) {
+      refuseBusy(cycles.one(cycleId).cycle().placeId);
+      refuseElsewhere(cycleId, together);
+      setOpen(cycleId, true);
+    }
     together.forEach(this::undo);
     reckonAir(cycleId, fact.atS, before);
     tell(cycles.one(cycleId).cycle().placeId, fact.atS);
+  }
+
+  /** A stop cannot be taken back when what was inside runs in another cycle by now. */
+  private void refuseElsewhere(long cycleId, List<CycleFact> together) {
+    CycleCourse course = cycles.one(cycleId);
+    Stream.concat(
+            course.inside().keySet().stream(),
+            together.stream().map(fact -> fact.code).filter(Objects::nonNull))
+        .forEach(
+            code ->
+                cycles
+                    .openWith(code)
+                    .ifPresent(
+                        other -> {
+                          throw new InvalidValueException(
+                              "code",
+                              code + ", in " + book.place(other.cycle().placeId).name(),
+                              "spools that are in no other cycle",
+                              "Take it out there first.");
+                        }));
+  }
+
+  private void setOpen(long cycleId, boolean open) {
+    DryingCycle cycle = store.findById(cycleId).orElseThrow();
+    cycle.openPlaceId = open ? Long.valueOf(cycle.placeId) : null;
+    store.save(cycle);
   }
 
   private void undo(CycleFact fact) {
@@ -418,6 +453,7 @@ class CycleActs {
         .forEach(fact -> undo(facts.findById(fact.id).orElseThrow()));
     DryingCycle cycle = store.findById(cycleId).orElseThrow();
     cycle.undoneS = now();
+    cycle.openPlaceId = null;
     store.save(cycle);
     tell(cycle.placeId, cycle.startedS);
   }
@@ -440,16 +476,9 @@ class CycleActs {
     airs.reckon(cycles.one(cycleId), fromS, now(), before);
   }
 
-  /** What hangs on the cycle follows once it is stored. */
+  /** What hangs on the cycle follows, once more when it is stored. */
   private void tell(long placeId, long fromS) {
-    TransactionSynchronizationManager.registerSynchronization(
-        new TransactionSynchronization() {
-          @Override
-          public void afterCompletion(int status) {
-            cycles.changed();
-            climates.dryerSwitched(placeId, fromS);
-          }
-        });
-    cycles.changed();
+    Acts.nowAndAfterwards(cycles::changed);
+    climates.dryerSwitched(placeId, fromS);
   }
 }

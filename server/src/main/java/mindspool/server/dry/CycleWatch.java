@@ -16,6 +16,7 @@ import mindspool.server.devices.Probes;
 import mindspool.server.devices.Probes.Shown;
 import mindspool.server.devices.Switches;
 import mindspool.server.dry.CycleCourse.Stage;
+import mindspool.server.http.Acts;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
 import org.slf4j.Logger;
@@ -51,6 +52,7 @@ class CycleWatch {
   private final Probes probes;
   private final Switches switches;
   private final Climates climates;
+  private final Acts acts;
   private final JdbcTemplate jdbc;
   private final Clock clock;
   private final Set<Long> alarmed = new HashSet<>();
@@ -63,8 +65,10 @@ class CycleWatch {
       Probes probes,
       Switches switches,
       Climates climates,
+      Acts acts,
       JdbcTemplate jdbc,
       Clock clock) {
+    this.acts = acts;
     this.cycles = cycles;
     this.facts = facts;
     this.book = book;
@@ -124,7 +128,13 @@ class CycleWatch {
     if (celsius < limit - CALM_K) {
       alarmed.remove(id);
     } else if (celsius > limit && alarmed.add(id)) {
-      alarm(course, shown.get(), harm.get());
+      Shown hottest = shown.get();
+      Harm threatened = harm.get();
+      acts.inTurn(
+          () -> {
+            alarm(course, hottest, threatened);
+            return null;
+          });
     }
   }
 
@@ -165,7 +175,7 @@ class CycleWatch {
   }
 
   private void changed(CycleCourse course, long fromS) {
-    cycles.changed();
+    Acts.nowAndAfterwards(cycles::changed);
     climates.dryerSwitched(course.cycle().placeId, fromS);
   }
 

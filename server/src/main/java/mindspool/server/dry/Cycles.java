@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import mindspool.server.climate.DryerRuns;
+import mindspool.server.http.Kept;
 import mindspool.server.http.NotFoundException;
 import org.springframework.stereotype.Service;
 
@@ -21,7 +22,7 @@ class Cycles implements DryerRuns {
   private final DryStore.Dryers dryers;
   private final DryStore.Vapours vapours;
   private final Clock clock;
-  private List<CycleCourse> known;
+  private final Kept<List<CycleCourse>> known = new Kept<>();
 
   Cycles(
       DryStore.Cycles cycles,
@@ -37,35 +38,35 @@ class Cycles implements DryerRuns {
   }
 
   /** Something of a cycle or a dryer is another. */
-  synchronized void changed() {
-    known = null;
+  void changed() {
+    known.forget();
   }
 
   /** All that hold, by their start. */
-  synchronized List<CycleCourse> all() {
-    if (known == null) {
-      Map<Long, List<CycleFact>> byCycle = new HashMap<>();
-      for (CycleFact fact : facts.findAllByOrderByAtSAscIdAsc()) {
-        byCycle.computeIfAbsent(fact.cycleId, id -> new ArrayList<>()).add(fact);
-      }
-      Map<Long, List<CycleVapour>> airs = new HashMap<>();
-      for (CycleVapour vapour : vapours.findAllByOrderByFromSAscIdAsc()) {
-        airs.computeIfAbsent(vapour.cycleId, id -> new ArrayList<>()).add(vapour);
-      }
-      Map<Long, Boolean> turnOff = new HashMap<>();
-      dryers.findAll().forEach(each -> turnOff.put(each.placeId, each.turnsItselfOff));
-      known =
-          cycles.findByUndoneSIsNullOrderByStartedSAscIdAsc().stream()
-              .map(
-                  cycle ->
-                      new CycleCourse(
-                          cycle,
-                          byCycle.getOrDefault(cycle.id, List.of()),
-                          airs.getOrDefault(cycle.id, List.of()),
-                          turnOff.getOrDefault(cycle.placeId, true)))
-              .toList();
+  List<CycleCourse> all() {
+    return known.get(this::read);
+  }
+
+  private List<CycleCourse> read() {
+    Map<Long, List<CycleFact>> byCycle = new HashMap<>();
+    for (CycleFact fact : facts.findAllByOrderByAtSAscIdAsc()) {
+      byCycle.computeIfAbsent(fact.cycleId, id -> new ArrayList<>()).add(fact);
     }
-    return known;
+    Map<Long, List<CycleVapour>> airs = new HashMap<>();
+    for (CycleVapour vapour : vapours.findAllByOrderByFromSAscIdAsc()) {
+      airs.computeIfAbsent(vapour.cycleId, id -> new ArrayList<>()).add(vapour);
+    }
+    Map<Long, Boolean> turnOff = new HashMap<>();
+    dryers.findAll().forEach(each -> turnOff.put(each.placeId, each.turnsItselfOff));
+    return cycles.findByUndoneSIsNullOrderByStartedSAscIdAsc().stream()
+        .map(
+            cycle ->
+                new CycleCourse(
+                    cycle,
+                    byCycle.getOrDefault(cycle.id, List.of()),
+                    airs.getOrDefault(cycle.id, List.of()),
+                    turnOff.getOrDefault(cycle.placeId, true)))
+        .toList();
   }
 
   CycleCourse one(long id) {

@@ -29,7 +29,7 @@ public class DemoDryers {
         placeId,
         new DescribeDryerRequest(
             kind, ratedMaxC, null, null, null, null, null, null, slots, clearMm, 75.0, powerW,
-            false, true, false, null, null, null, null, null, false));
+            false, true, false, null, null, null, null, null, false, 0));
   }
 
   /** Measures a dryer with probes; the log is minutes and temperatures. */

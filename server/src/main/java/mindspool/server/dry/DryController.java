@@ -16,6 +16,7 @@ import mindspool.core.drying.DryingForecast;
 import mindspool.server.calc.ChargeAnswer;
 import mindspool.server.calc.DryerRequest;
 import mindspool.server.calc.DryingAnswer;
+import mindspool.server.http.Asks;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -77,6 +78,7 @@ class DryController {
       HumidRoomView humidRoom,
       DryingAnswer forecast) {}
 
+  @Asks
   @PostMapping("/api/spools/{code}/drying-forecast")
   @Operation(summary = "What a cycle in a dryer would do to this spool, from its present state")
   DryingForecastView forecast(
@@ -143,6 +145,7 @@ class DryController {
       List<String> objections,
       ChargeAnswer forecast) {}
 
+  @Asks
   @PostMapping("/api/charge-forecast")
   @Operation(summary = "What a cycle would do to several spools together, from their present state")
   ChargeForecastView charge(@RequestBody ChargeForecastRequest request) {

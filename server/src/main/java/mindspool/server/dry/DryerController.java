@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
+import mindspool.core.Text;
 import mindspool.core.drying.Dryer;
 import mindspool.core.drying.DryerBehaviour;
 import mindspool.core.drying.DryerCharacterisation;
@@ -23,6 +24,7 @@ import mindspool.server.climate.PlaceInfo;
 import mindspool.server.devices.Probes;
 import mindspool.server.devices.Switches;
 import mindspool.server.http.NotFoundException;
+import mindspool.server.http.StaleEditException;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -130,9 +132,14 @@ class DryerController {
       BehaviourView behaviour,
       MeasurementView measurement,
       List<String> cautions,
-      String generalCaution) {}
+      String generalCaution,
+      int version) {}
 
-  /** What is said of a dryer; what is left out takes the usual value of its kind. */
+  /**
+   * What is said of a dryer; what is left out takes the usual value of its kind.
+   *
+   * @param version as it was read
+   */
   record DescribeDryerRequest(
       DryerKind kind,
       Double ratedMaxC,
@@ -154,7 +161,8 @@ class DryerController {
       Double desiccantWaterG,
       String switchTopic,
       String switchOffPayload,
-      Boolean maySwitchOff) {}
+      Boolean maySwitchOff,
+      Integer version) {}
 
   /**
    * A run with probes: a log as text, or the span in which the devices in the dryer showed it.
@@ -243,7 +251,8 @@ class DryerController {
             behaviour.heatUpMin()),
         book.measurement(placeId).map(DryerController::view).orElse(null),
         said.kind.cautions(),
-        DryerKind.GENERAL_CAUTION);
+        DryerKind.GENERAL_CAUTION,
+        said.version);
   }
 
   private static MeasurementView view(DryerMeasurement measured) {
@@ -272,6 +281,8 @@ class DryerController {
     book.place(placeId);
     DryerKind kind = Require.present("kind", request.kind, Arrays.toString(DryerKind.values()));
     DryerDescription said = book.description(placeId);
+    StaleEditException.refuse(
+        "The dryer " + book.place(placeId).name(), request.version, said.version, view(placeId));
     said.kind = kind;
     said.slots = request.slots == null ? said.slots : request.slots;
     said.maxReelDiameterMm = request.maxReelDiameterMm;
@@ -298,7 +309,7 @@ class DryerController {
             "°C");
     Double airChanges = airChanges(kind, request);
     double volume = volumeL(request);
-    dryers.save(said);
+    dryers.saveAndFlush(said);
     places.describe(placeId, rated, airChanges, volume, said.slots);
     book.dryer(placeId);
     return view(placeId);
@@ -385,11 +396,7 @@ class DryerController {
     if (text == null || text.isBlank()) {
       return null;
     }
-    if (text.length() > LONGEST_TEXT) {
-      throw new InvalidValueException(
-          field, text.length() + " characters", "up to " + LONGEST_TEXT, "Shorten it.");
-    }
-    return text.strip();
+    return Text.line(field, text, 1, LONGEST_TEXT, "Shorten it.");
   }
 
   @PostMapping("/dryers/{placeId}/measurements")

@@ -5,6 +5,7 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import jakarta.persistence.Version;
 import mindspool.core.drying.DryerKind;
 import mindspool.core.storage.Desiccant;
 
@@ -42,6 +43,8 @@ class DryerDescription {
 
   /** Whether the program may do so by itself when it gets too hot. */
   boolean maySwitchOff;
+
+  @Version int version;
 
   protected DryerDescription() {}
 

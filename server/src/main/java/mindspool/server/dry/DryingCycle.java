@@ -35,6 +35,9 @@ class DryingCycle implements Signed {
   String person;
   Long undoneS;
 
+  /** The dryer while nobody stopped the cycle; then null. There is one open cycle in each. */
+  Long openPlaceId;
+
   @Override
   public void sign(String who) {
     person = who;

@@ -9,6 +9,6 @@ public class NotFoundException extends RuntimeException {
    * @param what what was looked for, such as {@code spool "K7F4"}
    */
   public NotFoundException(String what) {
-    super("There is no " + what + ".");
+    super("There is no " + FieldProblem.shown(what) + ".");
   }
 }

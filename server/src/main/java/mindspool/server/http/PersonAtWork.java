@@ -6,6 +6,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import mindspool.core.InvalidValueException;
+import mindspool.core.Text;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.web.context.request.RequestAttributes;
 import org.springframework.web.context.request.RequestContextHolder;
@@ -70,13 +71,6 @@ public final class PersonAtWork {
           "a name, percent-encoded",
           "Leave it out, or encode it as in an address.");
     }
-    if (name.length() > MOST_CHARACTERS) {
-      throw new InvalidValueException(
-          HEADER,
-          name.length() + " characters",
-          "at most " + MOST_CHARACTERS + " characters",
-          "Give a shorter name.");
-    }
-    return name;
+    return Text.line(HEADER, name, 0, MOST_CHARACTERS, "Give a shorter name.");
   }
 }

@@ -4,27 +4,37 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
 import mindspool.core.InvalidValueException;
+import mindspool.server.keep.NoRoomException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.ConcurrencyFailureException;
 import org.springframework.dao.DataAccessException;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
+import org.springframework.http.InvalidMediaTypeException;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.transaction.TransactionException;
+import org.springframework.transaction.UnexpectedRollbackException;
+import org.springframework.util.InvalidMimeTypeException;
+import org.springframework.web.HttpMediaTypeNotSupportedException;
 import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.MultipartException;
 import org.springframework.web.multipart.support.MissingServletRequestPartException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.DatabindException;
 import tools.jackson.databind.exc.InvalidFormatException;
+import tools.jackson.databind.exc.InvalidNullException;
 import tools.jackson.databind.exc.UnrecognizedPropertyException;
 
 /** Turns what goes wrong into {@code application/problem+json} that says what to do. */
@@ -54,16 +64,113 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
         new FieldProblem(e.getName(), String.valueOf(e.getValue()), "a " + type, ""));
   }
 
+  /** Two acts at the same moment want what only one can have; the database keeps the rule. */
+  @ExceptionHandler({
+    DataIntegrityViolationException.class,
+    ConcurrencyFailureException.class,
+    UnexpectedRollbackException.class
+  })
+  ProblemDetail conflict(RuntimeException e) {
+    LOG.info("Conflicting acts: {}", e.getMessage());
+    return plain(
+        HttpStatus.CONFLICT,
+        "In conflict with what is there",
+        "Something else was stored at the same moment and this does not go with it; nothing was"
+            + " changed. Look at how it is now, then do it again if it is still wanted.");
+  }
+
   @ExceptionHandler
-  ProblemDetail storage(DataAccessException e) {
-    LOG.error("Storing or reading failed", e);
+  ProblemDetail stale(StaleEditException e) {
     ProblemDetail problem =
-        ProblemDetail.forStatusAndDetail(
-            HttpStatus.SERVICE_UNAVAILABLE,
-            "The database could not do this; nothing was changed. Check that the disk is not full,"
-                + " then try again.");
-    problem.setTitle("Not stored");
+        plain(
+            HttpStatus.CONFLICT,
+            "Changed meanwhile",
+            e.getMessage() + " Nothing was changed. Choose which of the two is to hold.");
+    problem.setProperty("current", e.current());
     return problem;
+  }
+
+  @ExceptionHandler
+  ProblemDetail noRoom(NoRoomException e) {
+    return plain(HttpStatus.INSUFFICIENT_STORAGE, "No room", e.getMessage());
+  }
+
+  @ExceptionHandler
+  ProblemDetail busy(Acts.BusyException e) {
+    return plain(
+        HttpStatus.SERVICE_UNAVAILABLE,
+        "Busy",
+        "Other acts are still being stored; nothing was changed. Do it again in a moment.");
+  }
+
+  @ExceptionHandler
+  ProblemDetail tooMuch(HeavyWork.TooMuchException e) {
+    return plain(HttpStatus.SERVICE_UNAVAILABLE, "Too much at once", e.getMessage());
+  }
+
+  @ExceptionHandler({DataAccessException.class, TransactionException.class})
+  ProblemDetail storage(RuntimeException e) {
+    LOG.error("Storing or reading failed", e);
+    return plain(
+        HttpStatus.SERVICE_UNAVAILABLE,
+        "Not stored",
+        "The database could not do this; nothing was changed. Check that the disk has room and"
+            + " works, then do it again.");
+  }
+
+  @ExceptionHandler
+  ProblemDetail tooLarge(BodyLimit.TooLargeException e) {
+    return problem(
+        HttpStatus.CONTENT_TOO_LARGE,
+        "The request is too large",
+        new FieldProblem("body", "more than " + e.most(), "up to " + e.most(), "Send less."));
+  }
+
+  @ExceptionHandler({InvalidMediaTypeException.class, InvalidMimeTypeException.class})
+  ProblemDetail mediaType(IllegalArgumentException e) {
+    return wrongMediaType(e.getMessage());
+  }
+
+  static ProblemDetail wrongMediaType(String sent) {
+    return problem(
+        HttpStatus.UNSUPPORTED_MEDIA_TYPE,
+        "The request cannot be read",
+        new FieldProblem(
+            "Content-Type", sent, "application/json", "Say what the body is, and send JSON."));
+  }
+
+  @ExceptionHandler
+  ProblemDetail multipart(MultipartException e) {
+    return problem(
+        HttpStatus.BAD_REQUEST,
+        "The request cannot be read",
+        new FieldProblem(
+            "file", "an upload that is not whole", "a form with one file", "Choose it again."));
+  }
+
+  /** A fault of the program; the log has the details, the answer has none of them. */
+  @ExceptionHandler
+  ProblemDetail fault(RuntimeException e) {
+    LOG.error("A request failed in a way that nobody thought of", e);
+    return plain(
+        HttpStatus.INTERNAL_SERVER_ERROR,
+        "A fault of the program",
+        "This went wrong in a way that nobody thought of; nothing was changed. The log says more.");
+  }
+
+  private static ProblemDetail plain(HttpStatus status, String title, String detail) {
+    ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
+    problem.setTitle(title);
+    return problem;
+  }
+
+  @Override
+  protected ResponseEntity<Object> handleHttpMediaTypeNotSupported(
+      HttpMediaTypeNotSupportedException e,
+      HttpHeaders headers,
+      HttpStatusCode status,
+      WebRequest request) {
+    return respond(wrongMediaType(String.valueOf(e.getContentType())));
   }
 
   @Override
@@ -138,6 +245,13 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
               : "a " + (type == null ? "value" : readable(type));
       return new FieldProblem(path(e), String.valueOf(e.getValue()), allowed, "");
     }
+    if (cause instanceof InvalidNullException e) {
+      return new FieldProblem(path(e), "null", "a value", "Leave it out, or give a value.");
+    }
+    if (cause instanceof DatabindException e
+        && e.getCause() instanceof InvalidValueException invalid) {
+      return new FieldProblem(path(e), invalid.value(), invalid.allowed(), invalid.advice());
+    }
     if (cause instanceof DatabindException e) {
       return new FieldProblem(path(e), "of another kind", "as the API document shows", "");
     }
@@ -173,8 +287,7 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
         "%s is %s; allowed: %s. %s"
             .formatted(error.field(), error.value(), error.allowed(), error.advice())
             .strip();
-    ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
-    problem.setTitle(title);
+    ProblemDetail problem = plain(status, title, detail);
     problem.setProperty("errors", List.of(error));
     return problem;
   }

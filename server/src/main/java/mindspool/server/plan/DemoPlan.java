@@ -21,7 +21,7 @@ public class DemoPlan {
   /** Adds a job; {@code code} null for any spool of the material. */
   public void job(
       String name, String material, String code, double grams, double hours, Instant startAt) {
-    plan.add(new JobRequest(name, material, code, grams, startAt, hours, false));
+    plan.add(new JobRequest(name, material, code, grams, startAt, hours, false, null));
   }
 
   /** Has it planned. */

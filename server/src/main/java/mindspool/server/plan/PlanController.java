@@ -8,10 +8,13 @@ import java.util.ArrayList;
 import java.util.List;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
+import mindspool.core.Text;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.server.calc.PlanAnswer;
 import mindspool.server.dry.DryersForPlan;
+import mindspool.server.http.Asks;
 import mindspool.server.http.NotFoundException;
+import mindspool.server.http.StaleEditException;
 import mindspool.server.shelf.Spools;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
@@ -32,11 +35,11 @@ class PlanController {
 
   private static final double USUAL_SECONDS = 20;
   private static final double MOST_SECONDS = 600;
+  private static final int MOST_WINDOWS = 70;
 
   private final PlanService service;
   private final PlanCourses courses;
   private final PlanStore.Jobs jobs;
-  private final PlanStore.Windows windows;
   private final PlanStore.Entries entries;
   private final DryersForPlan dryers;
   private final Spools spools;
@@ -47,7 +50,6 @@ class PlanController {
       PlanService service,
       PlanCourses courses,
       PlanStore.Jobs jobs,
-      PlanStore.Windows windows,
       PlanStore.Entries entries,
       DryersForPlan dryers,
       Spools spools,
@@ -56,7 +58,6 @@ class PlanController {
     this.service = service;
     this.courses = courses;
     this.jobs = jobs;
-    this.windows = windows;
     this.entries = entries;
     this.dryers = dryers;
     this.spools = spools;
@@ -64,7 +65,11 @@ class PlanController {
     this.clock = clock;
   }
 
-  /** A job; of a material, or of a certain spool by its code. */
+  /**
+   * A job; of a material, or of a certain spool by its code.
+   *
+   * @param version as it was read, for a change; a new job has none
+   */
   record JobRequest(
       String name,
       String material,
@@ -72,7 +77,8 @@ class PlanController {
       Double grams,
       Instant startAt,
       Double hours,
-      Boolean inDryBox) {}
+      Boolean inDryBox,
+      Integer version) {}
 
   record JobView(
       long id,
@@ -83,10 +89,17 @@ class PlanController {
       long startS,
       double hours,
       boolean inDryBox,
-      boolean past) {}
+      boolean past,
+      int version) {}
 
   /** A span of a weekday, 1 Monday to 7 Sunday; minutes of the day. */
   record WindowView(Integer weekday, Integer fromMin, Integer toMin) {}
+
+  /** The week as it stands; {@code version} rises with every change of it. */
+  record WeekView(int version, List<WindowView> windows) {}
+
+  /** A whole week in place of the one that was read with {@code version}. */
+  record WeekRequest(Integer version, List<WindowView> windows) {}
 
   /** Where somebody wants a job; {@code dryerId} null for not dried at all. */
   record PinRequest(String code, Long dryerId, Instant startAt) {}
@@ -144,7 +157,8 @@ class PlanController {
         job.startS,
         job.hours,
         job.inDryBox,
-        job.startS < now);
+        job.startS < now,
+        job.version);
   }
 
   @PostMapping("/jobs")
@@ -154,15 +168,17 @@ class PlanController {
     PrintJob job = new PrintJob();
     job.recordedS = now();
     describe(job, request);
-    return view(jobs.save(job), now());
+    return view(jobs.saveAndFlush(job), now());
   }
 
   @PutMapping("/jobs/{id}")
   @Operation(summary = "Changes a job")
   JobView change(@PathVariable long id, @RequestBody JobRequest request) {
     PrintJob job = job(id);
+    StaleEditException.refuse(
+        "The job " + job.name, request.version, job.version, view(job, now()));
     describe(job, request);
-    return view(jobs.save(job), now());
+    return view(jobs.saveAndFlush(job), now());
   }
 
   private PrintJob job(long id) {
@@ -170,14 +186,7 @@ class PlanController {
   }
 
   private void describe(PrintJob job, JobRequest request) {
-    String name = request.name == null ? "" : request.name.strip();
-    if (name.isEmpty() || name.length() > 80) {
-      throw new InvalidValueException(
-          "name",
-          name.isEmpty() ? "missing" : name.length() + " characters",
-          "1 to 80 characters",
-          "Such as: lamp brackets.");
-    }
+    String name = Text.line("name", request.name, 1, 80, "Such as: lamp brackets.");
     boolean ofSpool = request.code != null && !request.code.isBlank();
     if (ofSpool) {
       spools.current(request.code);
@@ -212,7 +221,7 @@ class PlanController {
   JobView done(@PathVariable long id) {
     PrintJob job = job(id);
     job.doneS = now();
-    return view(jobs.save(job), now());
+    return view(jobs.saveAndFlush(job), now());
   }
 
   @DeleteMapping("/jobs/{id}")
@@ -230,44 +239,47 @@ class PlanController {
     PrintJob job = job(id);
     job.undoneS = null;
     job.doneS = null;
-    return view(jobs.save(job), now());
+    return view(jobs.saveAndFlush(job), now());
   }
 
   @GetMapping("/hands")
   @Operation(summary = "When somebody is there, by weekday")
-  List<WindowView> hands() {
-    return service.week().stream()
-        .map(window -> new WindowView(window.weekday, window.fromMin, window.toMin))
-        .toList();
+  WeekView hands() {
+    return service.hands();
   }
 
   @PutMapping("/hands")
   @Operation(summary = "Says when somebody is there; an empty list for every day from 8 to 22")
-  @Transactional
-  public List<WindowView> describeHands(@RequestBody List<WindowView> week) {
+  WeekView describeHands(@RequestBody WeekRequest request) {
+    List<WindowView> week = Require.present("windows", request.windows, "spans of weekdays");
+    if (week.size() > MOST_WINDOWS) {
+      throw new InvalidValueException(
+          "windows", week.size() + " spans", "up to " + MOST_WINDOWS, "Join some.");
+    }
     List<HandsWindow> all = new ArrayList<>();
     for (int i = 0; i < week.size(); i++) {
       WindowView each = week.get(i);
-      String field = "[" + i + "].";
-      int day =
-          (int)
-              Require.within(
-                  field + "weekday",
-                  Require.present(field + "weekday", each.weekday, "1 Monday to 7 Sunday"),
-                  1,
-                  7,
-                  "");
-      int from = minutes(field + "fromMin", each.fromMin);
-      int to = minutes(field + "toMin", each.toMin);
-      if (to <= from) {
-        throw new InvalidValueException(
-            field + "toMin", to, "later than " + from, "Swap them, or leave the day out.");
-      }
-      all.add(new HandsWindow(day, from, to));
+      all.add(Require.inside("windows[" + i + "]", () -> window(each)));
     }
-    windows.deleteAll();
-    windows.saveAll(all);
-    return hands();
+    return service.describeHands(request.version, all);
+  }
+
+  private static HandsWindow window(WindowView each) {
+    int day =
+        (int)
+            Require.within(
+                "weekday",
+                Require.present("weekday", each.weekday, "1 Monday to 7 Sunday"),
+                1,
+                7,
+                "");
+    int from = minutes("fromMin", each.fromMin);
+    int to = minutes("toMin", each.toMin);
+    if (to <= from) {
+      throw new InvalidValueException(
+          "toMin", to, "later than " + from, "Swap them, or leave the day out.");
+    }
+    return new HandsWindow(day, from, to);
   }
 
   private static int minutes(String field, Integer value) {
@@ -319,6 +331,7 @@ class PlanController {
         .toList();
   }
 
+  @Asks
   @PostMapping("/plan/runs")
   @ResponseStatus(HttpStatus.ACCEPTED)
   @Operation(summary = "Seeks a plan for the open jobs; GET /api/plan shows it growing")
@@ -333,6 +346,7 @@ class PlanController {
     return plan();
   }
 
+  @Asks
   @PostMapping("/plan/cancel")
   @Operation(summary = "Ends the search; the best plan so far stands")
   PlanView cancel() {

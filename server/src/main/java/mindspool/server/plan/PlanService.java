@@ -25,6 +25,9 @@ import mindspool.core.plan.PlanProblem;
 import mindspool.core.plan.PlanSpool;
 import mindspool.core.stock.SpoolChoice;
 import mindspool.server.dry.DryersForPlan;
+import mindspool.server.http.StaleEditException;
+import mindspool.server.plan.PlanController.WeekView;
+import mindspool.server.plan.PlanController.WindowView;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
 import org.slf4j.Logger;
@@ -33,6 +36,7 @@ import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /** Puts the problem together from what is stored, has a plan sought beside everything else. */
@@ -336,6 +340,25 @@ class PlanService implements DisposableBean {
       usual.add(new HandsWindow(day, USUAL_FROM_MIN, USUAL_TO_MIN));
     }
     return usual;
+  }
+
+  /** The week with its version. */
+  WeekView hands() {
+    return new WeekView(
+        windows.weekVersion(),
+        week().stream()
+            .map(window -> new WindowView(window.weekday, window.fromMin, window.toMin))
+            .toList());
+  }
+
+  /** Puts another week in place of the one that was read. */
+  @Transactional
+  public WeekView describeHands(Integer version, List<HandsWindow> week) {
+    StaleEditException.refuse("The week", version, windows.weekVersion(), hands());
+    windows.deleteAllInBatch();
+    windows.saveAllAndFlush(week);
+    windows.raiseWeekVersion();
+    return hands();
   }
 
   @Override

@@ -2,6 +2,8 @@ package mindspool.server.plan;
 
 import java.util.List;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
 
 /** Repositories of this station. */
 final class PlanStore {
@@ -14,6 +16,13 @@ final class PlanStore {
 
   interface Windows extends JpaRepository<HandsWindow, Long> {
     List<HandsWindow> findAllByOrderByWeekdayAscFromMinAsc();
+
+    @Query(value = "select version from hands_week where id = 1", nativeQuery = true)
+    int weekVersion();
+
+    @Modifying
+    @Query(value = "update hands_week set version = version + 1 where id = 1", nativeQuery = true)
+    void raiseWeekVersion();
   }
 
   interface Entries extends JpaRepository<PlanEntry, Long> {}

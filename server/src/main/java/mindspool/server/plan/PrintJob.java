@@ -6,6 +6,7 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import jakarta.persistence.Version;
 import mindspool.server.http.PersonAtWork;
 import mindspool.server.http.Signed;
 
@@ -30,6 +31,8 @@ class PrintJob implements Signed {
   String person;
   Long doneS;
   Long undoneS;
+
+  @Version int version;
 
   boolean isOpen() {
     return doneS == null && undoneS == null;

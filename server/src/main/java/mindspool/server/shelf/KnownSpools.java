@@ -1,10 +1,12 @@
 package mindspool.server.shelf;
 
-import java.util.HashSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
@@ -13,13 +15,23 @@ import org.springframework.transaction.event.TransactionalEventListener;
 /**
  * All spools as they were last committed, kept in memory for what is asked all the time. An act
  * reads the database instead, because it must also see what it has just stored itself.
+ *
+ * <p>Nobody waits for another here: what changed is noted, and whoever asks next reads it.
  */
 @Component
 class KnownSpools {
 
   private final SpoolRecords records;
-  private final Set<Long> changed = new HashSet<>();
-  private Map<Long, SpoolRecord> known;
+
+  /** Numbers of spools to be read anew, each with the number of its latest change. */
+  private final Map<Long, Long> changed = new ConcurrentHashMap<>();
+
+  private final AtomicLong changes = new AtomicLong();
+
+  private final AtomicReference<Known> known = new AtomicReference<>(new Known(null));
+
+  /** All spools by number; null where they are to be read. */
+  private record Known(Map<Long, SpoolRecord> spools) {}
 
   KnownSpools(SpoolRecords records) {
     this.records = records;
@@ -31,39 +43,45 @@ class KnownSpools {
   }
 
   /** All spools, also used-up ones. */
-  synchronized List<SpoolRecord> all() {
-    if (known == null) {
-      Map<Long, SpoolRecord> read = new TreeMap<>();
-      records.all().forEach(spool -> read.put(spool.spool().id, spool));
-      known = read;
-    } else {
-      changed.forEach(this::readAnew);
+  List<SpoolRecord> all() {
+    Known before = known.get();
+    Map<Long, Long> anew = new HashMap<>(changed);
+    if (before.spools != null && anew.isEmpty()) {
+      return List.copyOf(before.spools.values());
     }
-    changed.clear();
-    return List.copyOf(known.values());
+    Map<Long, SpoolRecord> now = new TreeMap<>();
+    if (before.spools == null || anew.keySet().stream().anyMatch(records::hasEverBeenEmptied)) {
+      // What an emptied reel tells counts for all its siblings.
+      records.all().forEach(spool -> now.put(spool.spool().id, spool));
+    } else {
+      now.putAll(before.spools);
+      anew.keySet().forEach(id -> readAnew(id, now));
+    }
+    // Where somebody else was quicker, or it changed once more meanwhile, it is read again.
+    if (known.compareAndSet(before, new Known(now))) {
+      anew.forEach(changed::remove);
+    }
+    return List.copyOf(now.values());
   }
 
-  private void readAnew(long id) {
+  private void readAnew(long id, Map<Long, SpoolRecord> into) {
     SpoolRecord spool = records.byId(id);
     if (spool.present()) {
-      known.put(id, spool);
+      into.put(id, spool);
     } else {
-      known.remove(id);
+      into.remove(id);
     }
   }
 
   /** First of all who hear of it, because the others may ask here. */
   @Order(Ordered.HIGHEST_PRECEDENCE)
   @TransactionalEventListener(fallbackExecution = true)
-  synchronized void spoolChanged(SpoolChanged event) {
-    changed.add(event.spoolId());
-    if (records.hasEverBeenEmptied(event.spoolId())) {
-      forget();
-    }
+  void spoolChanged(SpoolChanged event) {
+    changed.put(event.spoolId(), changes.incrementAndGet());
   }
 
-  /** What an emptied reel or its maker tells counts for all its siblings. */
-  synchronized void forget() {
-    known = null;
+  /** What the maker of a lot is counts for all its spools. */
+  void forget() {
+    known.set(new Known(null));
   }
 }

@@ -5,6 +5,7 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import jakarta.persistence.Version;
 
 /** Spools of one maker, material, colour and batch. */
 @Entity
@@ -29,6 +30,8 @@ class Lot {
   Double ownFlowPercent;
   Double ownDiameterMm;
   long createdS;
+
+  @Version int version;
 
   protected Lot() {}
 

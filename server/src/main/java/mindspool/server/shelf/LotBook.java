@@ -5,7 +5,9 @@ import java.util.Locale;
 import java.util.Optional;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
+import mindspool.core.Text;
 import mindspool.server.http.NotFoundException;
+import mindspool.server.http.StaleEditException;
 import mindspool.server.shelf.SpoolRequests.LotRequest;
 import org.springframework.stereotype.Service;
 
@@ -59,12 +61,36 @@ class LotBook {
     return lots.findById(id).orElseThrow(() -> new NotFoundException("lot with number " + id));
   }
 
-  Lot change(long id, LotRequest request) {
+  /**
+   * Changes a lot.
+   *
+   * @param current the lot as it is shown now
+   */
+  Lot change(long id, LotRequest request, Object current) {
     Lot lot = lot(id);
-    lot.maker = name("maker", request.maker(), true);
-    lot.batch = name("batch", request.batch(), false);
+    StaleEditException.refuse(
+        "The lot " + lot.maker + " " + lot.batch, request.version(), lot.version, current);
+    String maker = name("maker", request.maker(), true);
+    String batch = name("batch", request.batch(), false);
+    refuseDouble(lot, maker, batch);
+    lot.maker = maker;
+    lot.batch = batch;
     describe(lot, request);
-    return lots.save(lot);
+    return lots.saveAndFlush(lot);
+  }
+
+  private void refuseDouble(Lot lot, String maker, String batch) {
+    lots.findFirstByMakerIgnoreCaseAndBatchIgnoreCaseAndMaterialAndColourNameIgnoreCase(
+            maker, batch, lot.material, lot.colourName)
+        .filter(other -> !other.id.equals(lot.id))
+        .ifPresent(
+            other -> {
+              throw new InvalidValueException(
+                  "batch",
+                  "\"" + batch + "\"",
+                  "a batch that no other lot of " + maker + " has in this colour",
+                  "Receive spools of it into the lot that is there already.");
+            });
   }
 
   private static void describe(Lot lot, LotRequest request) {
@@ -108,14 +134,6 @@ class LotBook {
   }
 
   private static String name(String field, String text, boolean needed) {
-    String trimmed = text == null ? "" : text.strip();
-    if ((needed && trimmed.isEmpty()) || trimmed.length() > MOST_NAME) {
-      throw new InvalidValueException(
-          field,
-          trimmed.isEmpty() ? "missing" : trimmed.length() + " characters",
-          "1 to " + MOST_NAME + " characters",
-          "As it stands on the label.");
-    }
-    return trimmed;
+    return Text.line(field, text, needed ? 1 : 0, MOST_NAME, "As it stands on the label.");
   }
 }

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.List;
 import java.util.Objects;
+import mindspool.server.http.Acts;
 import mindspool.server.shelf.SpoolRequests.LotRequest;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -37,6 +38,7 @@ class LotController {
    *
    * @param pricePerKg price of a spool by the mass on its label
    * @param emptyReelG mean of its emptied reels; null without one
+   * @param version rises with every change of it
    */
   record LotView(
       long id,
@@ -62,7 +64,8 @@ class LotController {
       Double emptyReelG,
       Integer jams,
       Integer failures,
-      Double costPerGoodPrint) {}
+      Double costPerGoodPrint,
+      int version) {}
 
   @GetMapping
   @Operation(summary = "All lots, the latest first")
@@ -74,8 +77,8 @@ class LotController {
   @PutMapping("/{id}")
   @Operation(summary = "Changes a lot: its label's ranges, its price, its own calibrated values")
   LotView change(@PathVariable long id, @RequestBody LotRequest request) {
-    Lot changed = book.change(id, request);
-    known.forget();
+    Lot changed = book.change(id, request, view(book.lot(id), records.all()));
+    Acts.nowAndAfterwards(known::forget);
     return view(changed, records.all());
   }
 
@@ -116,7 +119,8 @@ class LotController {
             .orElse(null),
         null,
         null,
-        null);
+        null,
+        lot.version);
   }
 
   private static int count(List<SpoolRecord> spools, SpoolFact.Kind kind, String detail) {

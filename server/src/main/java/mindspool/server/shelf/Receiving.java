@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.random.RandomGenerator;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
+import mindspool.core.Text;
 import mindspool.core.material.Material;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.moisture.StartMoisture;
@@ -21,6 +22,7 @@ import mindspool.core.stock.ReelSize;
 import mindspool.core.stock.RemainingFilament;
 import mindspool.core.stock.SpoolCode;
 import mindspool.server.climate.Climates;
+import mindspool.server.climate.PlaceInfo;
 import mindspool.server.shelf.SpoolRequests.CheckRequest;
 import mindspool.server.shelf.SpoolRequests.DeliveryRequest;
 import mindspool.server.shelf.SpoolRequests.LotRequest;
@@ -43,6 +45,7 @@ class Receiving {
   private final SpoolStore.Spools spools;
   private final SpoolStore.Facts facts;
   private final LotBook lotBook;
+  private final Occupancy occupancy;
   private final SpoolRecords records;
   private final MaterialCatalogue catalogue;
   private final Climates climates;
@@ -54,6 +57,7 @@ class Receiving {
       SpoolStore.Spools spools,
       SpoolStore.Facts facts,
       LotBook lotBook,
+      Occupancy occupancy,
       SpoolRecords records,
       MaterialCatalogue catalogue,
       Climates climates,
@@ -62,6 +66,7 @@ class Receiving {
     this.spools = spools;
     this.facts = facts;
     this.lotBook = lotBook;
+    this.occupancy = occupancy;
     this.records = records;
     this.catalogue = catalogue;
     this.climates = climates;
@@ -186,15 +191,7 @@ class Receiving {
   }
 
   private static String colourName(String name) {
-    String trimmed = name == null ? "" : name.strip();
-    if (trimmed.isEmpty() || trimmed.length() > MOST_NAME) {
-      throw new InvalidValueException(
-          "colourName",
-          trimmed.isEmpty() ? "missing" : trimmed.length() + " characters",
-          "1 to " + MOST_NAME + " characters",
-          "A word that tells it from its neighbours.");
-    }
-    return trimmed;
+    return Text.line("colourName", name, 1, MOST_NAME, "A word that tells it from its neighbours.");
   }
 
   private static String colourHex(String hex) {
@@ -210,8 +207,10 @@ class Receiving {
   @Transactional
   public String receive(ReceiveRequest request, SpoolFact.Origin origin) {
     Draft draft = draft(request);
-    long placeId =
-        climates.place(Require.present("placeId", request.placeId(), "the number of a place")).id();
+    PlaceInfo place =
+        climates.place(Require.present("placeId", request.placeId(), "the number of a place"));
+    occupancy.refuseFull(place);
+    long placeId = place.id();
     Spool spool = draft.spool();
     spool.code = freshCode();
     spool.lotId = request.lot() == null ? null : lotBook.findOrAdd(request.lot(), spool).id;

@@ -42,6 +42,7 @@ class SpoolActs {
   private final SpoolRecords records;
   private final SpoolStore.Facts facts;
   private final Climates climates;
+  private final Occupancy occupancy;
   private final ApplicationEventPublisher events;
   private final Clock clock;
 
@@ -49,11 +50,13 @@ class SpoolActs {
       SpoolRecords records,
       SpoolStore.Facts facts,
       Climates climates,
+      Occupancy occupancy,
       ApplicationEventPublisher events,
       Clock clock) {
     this.records = records;
     this.facts = facts;
     this.climates = climates;
+    this.occupancy = occupancy;
     this.events = events;
     this.clock = clock;
   }
@@ -84,7 +87,7 @@ class SpoolActs {
       throw new InvalidValueException(
           "placeId", target.name(), "another place", "The spool was already there at that time.");
     }
-    refuseFull(target, from);
+    occupancy.refuseFull(target, from);
     refuseUnsecured(spool, target);
     if (request.until() == null) {
       refuseOverlap("at", spool, from, from);
@@ -114,20 +117,6 @@ class SpoolActs {
           spool.end() == LooseEnd.LOADED
               ? "Unload it and hook the end in first."
               : "Hook the end in first.");
-    }
-  }
-
-  private void refuseFull(PlaceInfo place, long atS) {
-    if (place.capacity() == null) {
-      return;
-    }
-    long taken = records.all().stream().filter(each -> each.placeAt(atS) == place.id()).count();
-    if (taken >= place.capacity()) {
-      throw new InvalidValueException(
-          "placeId",
-          "%s, %d of %d".formatted(place.name(), taken, place.capacity()),
-          "a place with room for one more",
-          "Move something out first, or choose another place.");
     }
   }
 
@@ -319,6 +308,15 @@ class SpoolActs {
       facts.save(each);
     }
     long since = together.stream().mapToLong(each -> each.atS).min().orElseThrow();
+    refuseOverfull(fact.spoolId, since);
     events.publishEvent(new SpoolChanged(fact.spoolId, since));
+  }
+
+  /** Taking a move back, or saying again that it holds, puts a spool somewhere too. */
+  private void refuseOverfull(long spoolId, long since) {
+    SpoolRecord spool = records.byId(spoolId);
+    if (spool.present() && !spool.isEmpty()) {
+      occupancy.refuseOverfull(List.of(spool.placeAt(now()), spool.placeAt(since)), since);
+    }
   }
 }

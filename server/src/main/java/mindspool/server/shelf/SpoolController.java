@@ -16,6 +16,7 @@ import mindspool.core.stock.SpoolChoice;
 import mindspool.server.climate.Climates;
 import mindspool.server.climate.PlaceClimate;
 import mindspool.server.climate.PlaceInfo;
+import mindspool.server.http.Asks;
 import mindspool.server.shelf.SpoolActs.Recorded;
 import mindspool.server.shelf.SpoolRequests.CleanRequest;
 import mindspool.server.shelf.SpoolRequests.DeliveryRequest;
@@ -206,6 +207,7 @@ class SpoolController {
         spool.smallestNozzleMm());
   }
 
+  @Asks
   @PostMapping("/spools/preview")
   @Operation(summary = "What a receipt would mean; nothing is stored")
   ReceivePreview preview(@RequestBody ReceiveRequest request) {

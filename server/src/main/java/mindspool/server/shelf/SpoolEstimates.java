@@ -1,9 +1,10 @@
 package mindspool.server.shelf;
 
 import java.time.Clock;
-import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
@@ -31,6 +32,7 @@ class SpoolEstimates implements DisposableBean {
   private static final long OLD_S = 1800;
 
   private final SpoolRecords records;
+  private final KnownSpools known;
   private final Climates climates;
   private final Clock clock;
   private final CheckpointStore store;
@@ -42,6 +44,10 @@ class SpoolEstimates implements DisposableBean {
 
   private final Map<Long, Checkpoint> checkpoints = new ConcurrentHashMap<>();
   private final Map<Long, Long> versions = new ConcurrentHashMap<>();
+
+  /** Stored checkpoints after this time no longer hold, epoch seconds. */
+  private final Map<Long, Double> notAfterS = new ConcurrentHashMap<>();
+
   private final Set<Long> queued = ConcurrentHashMap.newKeySet();
   private final ExecutorService background =
       Executors.newSingleThreadExecutor(
@@ -54,11 +60,13 @@ class SpoolEstimates implements DisposableBean {
 
   SpoolEstimates(
       SpoolRecords records,
+      KnownSpools known,
       Climates climates,
       CheckpointStore store,
       Calibrations calibrations,
       Clock clock) {
     this.records = records;
+    this.known = known;
     this.calibrations = calibrations;
     this.climates = climates;
     this.store = store;
@@ -67,6 +75,7 @@ class SpoolEstimates implements DisposableBean {
 
   /** The estimate of a spool, computed now if there is none. */
   SpoolEstimate of(SpoolRecord spool) {
+    climates.settleWhatChanged();
     SpoolEstimate known = estimates.get(spool.spool().id);
     return known != null ? known : compute(spool);
   }
@@ -102,7 +111,10 @@ class SpoolEstimates implements DisposableBean {
     if (known != null) {
       return known;
     }
-    double mark = SpoolEstimate.checkpointAt(clock.instant().getEpochSecond());
+    double mark =
+        Math.min(
+            SpoolEstimate.checkpointAt(clock.instant().getEpochSecond()),
+            notAfterS.getOrDefault(id, Double.POSITIVE_INFINITY));
     return store.find(spool).filter(found -> found.timeS() <= mark).orElse(null);
   }
 
@@ -113,6 +125,7 @@ class SpoolEstimates implements DisposableBean {
     checkpoints.put(spool.spool().id, after);
     if (after != before) {
       store.save(spool, after);
+      notAfterS.remove(spool.spool().id);
     }
   }
 
@@ -140,7 +153,9 @@ class SpoolEstimates implements DisposableBean {
     if (known != null && known.timeS() > fromS) {
       checkpoints.remove(id);
     }
-    store.dropAfter(id, fromS);
+    // Deleted in the background: whoever acts waits for nothing here.
+    notAfterS.merge(id, fromS, Math::min);
+    background.execute(() -> store.dropAfter(id, fromS));
     calibrations.airChanged(id, fromS);
     SpoolEstimate last = estimates.remove(id);
     if (last != null) {
@@ -157,10 +172,14 @@ class SpoolEstimates implements DisposableBean {
 
   @TransactionalEventListener(fallbackExecution = true)
   void climateChanged(ClimateChanged event) {
-    for (SpoolRecord spool : records.all()) {
-      if (spool.stays().stream().anyMatch(stay -> stay.placeId() == event.placeId())) {
-        forget(spool.spool().id, event.fromS());
-      }
+    for (SpoolRecord spool : known.all()) {
+      OptionalDouble from =
+          spool.stays().stream()
+              .map(stay -> event.fromS().get(stay.placeId()))
+              .filter(Objects::nonNull)
+              .mapToDouble(fromS -> fromS)
+              .min();
+      from.ifPresent(fromS -> forget(spool.spool().id, fromS));
     }
   }
 
@@ -168,8 +187,7 @@ class SpoolEstimates implements DisposableBean {
   @Scheduled(initialDelay = 2_000, fixedDelay = 120_000)
   void refresh() {
     long now = clock.instant().getEpochSecond();
-    List<SpoolRecord> all = records.all();
-    for (SpoolRecord spool : all) {
+    for (SpoolRecord spool : known.all()) {
       SpoolEstimate known = estimates.get(spool.spool().id);
       if (known == null) {
         queue(spool.spool().id);

@@ -38,7 +38,11 @@ final class SpoolRequests {
       LotRequest lot,
       CheckRequest check) {}
 
-  /** Maker as typed, batch, and what its label says; own values once they were found. */
+  /**
+   * Maker as typed, batch, and what its label says; own values once they were found.
+   *
+   * @param version as it was read, for a change; left out on receiving
+   */
   record LotRequest(
       String maker,
       String batch,
@@ -50,7 +54,8 @@ final class SpoolRequests {
       Double bedHighC,
       Double ownNozzleC,
       Double ownFlowPercent,
-      Double ownDiameterMm) {}
+      Double ownDiameterMm,
+      Integer version) {}
 
   /** What was seen on receiving; what nobody looked at is left out. */
   record CheckRequest(

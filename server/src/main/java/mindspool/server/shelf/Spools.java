@@ -242,7 +242,18 @@ public class Spools {
                 spool.placeId,
                 null,
                 new SpoolRequests.LotRequest(
-                    spool.maker, spool.batch, null, null, null, null, null, null, null, null, null),
+                    spool.maker,
+                    spool.batch,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null),
                 null),
             SpoolFact.Origin.DEMO);
     for (DemoMove move : spool.moves) {

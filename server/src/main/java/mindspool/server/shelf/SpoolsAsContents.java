@@ -23,12 +23,12 @@ class SpoolsAsContents implements PlaceContents {
   /** Spools that follow the air alike. */
   private record Kind(String material, Winding winding) {}
 
-  private final SpoolRecords records;
+  private final KnownSpools records;
   private final ObjectProvider<Climates> climates;
   private final Map<Kind, Double> lags = new ConcurrentHashMap<>();
   private final Map<String, Isotherm> isotherms = new ConcurrentHashMap<>();
 
-  SpoolsAsContents(SpoolRecords records, ObjectProvider<Climates> climates) {
+  SpoolsAsContents(KnownSpools records, ObjectProvider<Climates> climates) {
     this.records = records;
     this.climates = climates;
   }
@@ -41,6 +41,7 @@ class SpoolsAsContents implements PlaceContents {
   private Occupant occupant(SpoolRecord spool) {
     double arrivedG = spool.arrivedNetG();
     return new Occupant(
+        spool.spool().id,
         isotherms.computeIfAbsent(
             spool.material().name(), name -> Isotherm.of(spool.material().sorption())),
         arrivedG,

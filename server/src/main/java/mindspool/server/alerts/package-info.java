@@ -1,0 +1,2 @@
+/** What needs a hand at once, shown on every page. */
+package mindspool.server.alerts;

@@ -1,0 +1,151 @@
+package mindspool.server.http;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ReadListener;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.ServletInputStream;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletRequestWrapper;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.util.Set;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
+import org.springframework.http.InvalidMediaTypeException;
+import org.springframework.http.MediaType;
+import org.springframework.stereotype.Component;
+import org.springframework.web.filter.OncePerRequestFilter;
+import org.springframework.web.servlet.HandlerExceptionResolver;
+
+/**
+ * Refuses bodies that are no JSON or larger than anybody needs, before anything of them is read
+ * into memory. Files have a limit of their own, see {@code spring.servlet.multipart}.
+ */
+@Component
+@Order(Ordered.LOWEST_PRECEDENCE - 10)
+class BodyLimit extends OncePerRequestFilter {
+
+  private static final int MB = 1 << 20;
+  private static final int MOST = 2 * MB;
+
+  /** Ten years of hourly air, each interval about a hundred characters. */
+  private static final int MOST_CLIMATE = 24 * MB;
+
+  private static final Set<String> LONG_LISTS = Set.of("/api/calc/moisture");
+
+  private final HandlerExceptionResolver problems;
+
+  BodyLimit(@Qualifier("handlerExceptionResolver") HandlerExceptionResolver problems) {
+    this.problems = problems;
+  }
+
+  /** A body is larger than allowed. */
+  static final class TooLargeException extends RuntimeException {
+    private static final long serialVersionUID = 1L;
+    private final int mostBytes;
+
+    TooLargeException(int mostBytes) {
+      this.mostBytes = mostBytes;
+    }
+
+    String most() {
+      return mostBytes / MB + " MB";
+    }
+  }
+
+  @Override
+  protected boolean shouldNotFilter(HttpServletRequest request) {
+    return !request.getRequestURI().startsWith("/api/") || "GET".equals(request.getMethod());
+  }
+
+  @Override
+  protected void doFilterInternal(
+      HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+      throws ServletException, IOException {
+    try {
+      String type = request.getContentType();
+      boolean file = request.getRequestURI().endsWith("/climate-files");
+      if (type != null && !file && !isJson(type)) {
+        answer(request, response, type);
+        return;
+      }
+      int most = LONG_LISTS.contains(request.getRequestURI()) ? MOST_CLIMATE : MOST;
+      if (!file && request.getContentLengthLong() > most) {
+        throw new TooLargeException(most);
+      }
+      chain.doFilter(file ? request : new Counted(request, most), response);
+    } catch (TooLargeException e) {
+      problems.resolveException(request, response, null, e);
+    }
+  }
+
+  private static boolean isJson(String type) {
+    try {
+      MediaType media = MediaType.parseMediaType(type);
+      return media.isConcrete()
+          && "application".equals(media.getType())
+          && "json".equals(media.getSubtype());
+    } catch (IllegalArgumentException e) {
+      return false;
+    }
+  }
+
+  private void answer(HttpServletRequest request, HttpServletResponse response, String type) {
+    problems.resolveException(
+        request, response, null, new InvalidMediaTypeException(type, "is not JSON"));
+  }
+
+  /** A request whose body is counted as it is read. */
+  private static final class Counted extends HttpServletRequestWrapper {
+    private final int most;
+
+    Counted(HttpServletRequest request, int most) {
+      super(request);
+      this.most = most;
+    }
+
+    @Override
+    public ServletInputStream getInputStream() throws IOException {
+      ServletInputStream body = super.getInputStream();
+      return new ServletInputStream() {
+        private long read;
+
+        private int counted(int bytes) {
+          read += Math.max(0, bytes);
+          if (read > most) {
+            throw new TooLargeException(most);
+          }
+          return bytes;
+        }
+
+        @Override
+        public int read() throws IOException {
+          int next = body.read();
+          counted(next < 0 ? 0 : 1);
+          return next;
+        }
+
+        @Override
+        public int read(byte[] into, int from, int length) throws IOException {
+          return counted(body.read(into, from, length));
+        }
+
+        @Override
+        public boolean isFinished() {
+          return body.isFinished();
+        }
+
+        @Override
+        public boolean isReady() {
+          return body.isReady();
+        }
+
+        @Override
+        public void setReadListener(ReadListener listener) {
+          body.setReadListener(listener);
+        }
+      };
+    }
+  }
+}

@@ -1,0 +1,2 @@
+/** Keeps what is stored: on the disk before it is promised, watched, backed up and restored. */
+package mindspool.server.keep;
