@@ -144,7 +144,7 @@ class ClimateRecordTest extends ServerTest {
     String code = receiveOpen(id, 48);
     double cool = outer(code);
     Answer changed =
-        api.put(
+        api.change(
             "/api/places/" + id,
             "{\"name\": \"Dial\", \"withinId\": %d, \"setpointC\": 50, \"ratedMaxC\": 70}"
                 .formatted(room));

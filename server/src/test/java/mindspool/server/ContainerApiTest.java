@@ -162,7 +162,7 @@ class ContainerApiTest extends ServerTest {
     assertThat(place.get("climateSource").asString()).isEqualTo("SURROUNDINGS");
     assertThat(place.at("/now/relativeHumidityPercent").asDouble()).isCloseTo(50, within(0.01));
     Answer circle =
-        api.put("/api/places/" + room, "{\"name\": \"outer room\", \"withinId\": " + rack + "}");
+        api.change("/api/places/" + room, "{\"name\": \"outer room\", \"withinId\": " + rack + "}");
     assertThat(circle.status()).isEqualTo(422);
     assertThat(circle.field()).isEqualTo("withinId");
     assertThat(circle.detail()).contains("stand in itself");

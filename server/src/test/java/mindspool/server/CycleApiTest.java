@@ -53,7 +53,7 @@ class CycleApiTest extends ServerTest {
   }
 
   private Answer describe(String json) {
-    return api.put("/api/dryers/" + dryer, "{%s}".formatted(json));
+    return api.change("/api/dryers/" + dryer, "{%s}".formatted(json));
   }
 
   /** Three probes, steady 2 K apart, hottest 3 K above what was set. */

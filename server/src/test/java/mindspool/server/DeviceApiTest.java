@@ -32,7 +32,7 @@ class DeviceApiTest extends ServerTest {
     assertThat(added.get("placeId").isNull()).isTrue();
     assertThat(added.get("checkOverdue").asBoolean()).as("never checked").isTrue();
     JsonNode moved =
-        api.put(
+        api.change(
                 "/api/devices/" + id,
                 "{\"name\": \"sensor 7b\", \"placeId\": %d, \"checkEveryDays\": 90}"
                     .formatted(place))

@@ -55,10 +55,10 @@ class PersistenceTest {
   void dataThatIsOpenAlreadyIsSaidPlainly() {
     SQLException locked = new SQLException("Database may be already in use", "90020", 90020);
     FailureAnalysis analysis =
-        new DataInUseFailureAnalyzer().analyze(new IllegalStateException("no pool", locked));
+        new DataFailureAnalyzer().analyze(new IllegalStateException("no pool", locked));
     assertThat(analysis.getDescription()).contains("already open in another Mind Spool");
     assertThat(analysis.getAction()).contains("--data DIR");
     SQLException other = new SQLException("disk", "90031", 90031);
-    assertThat(new DataInUseFailureAnalyzer().analyze(other)).isNull();
+    assertThat(new DataFailureAnalyzer().analyze(other)).isNull();
   }
 }

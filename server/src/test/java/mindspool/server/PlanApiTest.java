@@ -25,9 +25,9 @@ class PlanApiTest extends ServerTest {
     long room = addRoom("plan room " + counter, 22, 55);
     shelf = addPlaceIn(room, "plan shelf " + counter, "OPEN_SHELF", "");
     dryer = addPlaceIn(room, "plan dryer " + counter, "DRYER", ", \"ratedMaxC\": 80");
-    api.put(
+    api.change(
         "/api/dryers/" + dryer, "{\"kind\": \"LABORATORY_OVEN\", \"ratedMaxC\": 80, \"slots\": 2}");
-    api.put("/api/hands", "[]");
+    api.change("/api/hands", "{\"windows\": []}");
   }
 
   /** So that a test that failed does not make others fail. */
@@ -145,9 +145,9 @@ class PlanApiTest extends ServerTest {
     String other = wetSpool();
     long later = job("later", "\"code\": \"%s\"".formatted(other), 80).get("id").asLong();
     Instant at = NOW.plus(30, ChronoUnit.HOURS).truncatedTo(ChronoUnit.HOURS);
-    api.put(
+    api.change(
         "/api/hands",
-        "[%s]"
+        "{\"windows\": [%s]}"
             .formatted(
                 java.util.stream.IntStream.rangeClosed(1, 7)
                     .mapToObj(
@@ -187,10 +187,17 @@ class PlanApiTest extends ServerTest {
                 .field())
         .isEqualTo("startAt");
     assertThat(api.post("/api/jobs", "{\"name\": \"x\"}").field()).isEqualTo("material");
-    assertThat(api.put("/api/hands", "[{\"weekday\": 8, \"fromMin\": 0, \"toMin\": 9}]").field())
-        .isEqualTo("[0].weekday");
-    assertThat(api.put("/api/hands", "[{\"weekday\": 1, \"fromMin\": 99, \"toMin\": 9}]").field())
-        .isEqualTo("[0].toMin");
+    assertThat(
+            api.change(
+                    "/api/hands", "{\"windows\": [{\"weekday\": 8, \"fromMin\": 0, \"toMin\": 9}]}")
+                .field())
+        .isEqualTo("windows[0].weekday");
+    assertThat(
+            api.change(
+                    "/api/hands",
+                    "{\"windows\": [{\"weekday\": 1, \"fromMin\": 99, \"toMin\": 9}]}")
+                .field())
+        .isEqualTo("windows[0].toMin");
     assertThat(api.post("/api/plan/runs", "{\"seconds\": 0}").field()).isEqualTo("seconds");
     String request =
         """

@@ -7,6 +7,7 @@ import java.net.ServerSocket;
 import java.nio.file.Path;
 import org.apache.activemq.artemis.core.config.Configuration;
 import org.apache.activemq.artemis.core.config.impl.ConfigurationImpl;
+import org.apache.activemq.artemis.core.server.ActiveMQServer;
 import org.apache.activemq.artemis.core.server.JournalType;
 import org.apache.activemq.artemis.core.server.embedded.EmbeddedActiveMQ;
 import org.apache.activemq.artemis.core.settings.impl.AddressFullMessagePolicy;
@@ -25,18 +26,55 @@ class EmbeddedBroker {
 
   private static final Logger LOG = LoggerFactory.getLogger(EmbeddedBroker.class);
   private static final int JOURNAL_FILE_BYTES = 4 << 20;
-  private static final long IN_MEMORY_BYTES = 32L << 20;
+  private static final long MB = 1 << 20;
+  private static final long IN_MEMORY_BYTES = 32 * MB;
+  private static final int DISK_LOOK_MS = 1_000;
+
+  /** A topic that nobody listens to by its own name is forgotten after this. */
+  private static final long UNUSED_ADDRESS_MS = 600_000;
+
+  /** A session of MQTT 3 that says for how long it is to be kept in no way. */
+  private static final int SESSION_S = 2 * 86_400;
+
+  private static final long STOP_MS = 3_000;
 
   private final MqttSettings settings;
   private final Path folder;
   private volatile EmbeddedActiveMQ broker;
   private volatile String problem = "";
   private volatile int port;
+  private final long leastFreeMb;
+  private final BrokerGuard guard = new BrokerGuard(MqttIntake.CLIENT_ID);
 
-  EmbeddedBroker(MqttSettings settings, @Value("${mindspool.data-dir}") Path dataDir) {
+  EmbeddedBroker(
+      MqttSettings settings,
+      @Value("${mindspool.data-dir}") Path dataDir,
+      @Value("${mindspool.least-free-mb}") long leastFreeMb) {
     this.settings = settings;
+    this.leastFreeMb = leastFreeMb;
     this.folder = dataDir.resolve("broker");
     this.port = settings.port();
+  }
+
+  /** The server itself; null while it does not run. */
+  ActiveMQServer server() {
+    EmbeddedActiveMQ current = broker;
+    return current == null ? null : current.getActiveMQServer();
+  }
+
+  /** What the program's own client must show to be let in. */
+  byte[] ownSecret() {
+    return guard.secret();
+  }
+
+  /** Starts it again where a full disk or another fault has ended it. */
+  void revive() {
+    ActiveMQServer server = server();
+    if (server != null && !server.isStarted()) {
+      LOG.warn("The broker had ended; it is started again");
+      stop();
+      start();
+    }
   }
 
   /** Port on which devices publish; known once it runs. */
@@ -65,7 +103,9 @@ class EmbeddedBroker {
     EmbeddedActiveMQ starting = new EmbeddedActiveMQ().setConfiguration(configuration());
     try {
       starting.start();
+      starting.getActiveMQServer().getRemotingService().addIncomingInterceptor(guard);
       broker = starting;
+      problem = "";
     } catch (Exception e) {
       problem = "The broker could not start: " + e.getMessage();
       LOG.warn("No broker", e);
@@ -89,7 +129,8 @@ class EmbeddedBroker {
         new AddressSettings()
             .setMaxSizeBytes(IN_MEMORY_BYTES)
             .setAddressFullMessagePolicy(AddressFullMessagePolicy.PAGE)
-            .setAutoDeleteAddresses(false)
+            .setAutoDeleteAddresses(true)
+            .setAutoDeleteAddressesDelay(UNUSED_ADDRESS_MS)
             .setAutoDeleteQueues(false);
     Configuration configuration =
         new ConfigurationImpl()
@@ -101,7 +142,8 @@ class EmbeddedBroker {
             .setJournalFileSize(JOURNAL_FILE_BYTES)
             .setJournalMinFiles(2)
             .setJournalPoolFiles(4)
-            .setMaxDiskUsage(-1)
+            .setMinDiskFree(leastFreeMb / 2 * MB)
+            .setDiskScanPeriod(DISK_LOOK_MS)
             .setCriticalAnalyzer(false)
             .setJournalDirectory(folder.resolve("journal").toString())
             .setBindingsDirectory(folder.resolve("bindings").toString())
@@ -110,20 +152,37 @@ class EmbeddedBroker {
     configuration.addAddressSetting("#", addresses);
     try {
       return configuration.addAcceptorConfiguration(
-          "mqtt", "tcp://%s:%d?protocols=MQTT;useEpoll=false".formatted(settings.host(), port));
+          "mqtt",
+          "tcp://%s:%d?protocols=MQTT;useEpoll=false;defaultMqttSessionExpiryInterval=%d"
+              .formatted(settings.host(), port, SESSION_S));
     } catch (Exception e) {
       throw new IllegalStateException("the address of the broker cannot be read", e);
     }
   }
 
   void stop() {
-    if (broker != null) {
-      try {
-        broker.stop();
-      } catch (Exception e) {
-        LOG.warn("The broker did not stop cleanly", e);
-      }
-      broker = null;
+    EmbeddedActiveMQ stopping = broker;
+    broker = null;
+    if (stopping == null) {
+      return;
+    }
+    // A subscriber that does not read can hold it up; what it acknowledged is on the disk already.
+    Thread stopper =
+        new Thread(
+            () -> {
+              try {
+                stopping.stop();
+              } catch (Exception e) {
+                LOG.warn("The broker did not stop cleanly", e);
+              }
+            },
+            "broker-stop");
+    stopper.setDaemon(true);
+    stopper.start();
+    try {
+      stopper.join(STOP_MS);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
     }
   }
 

@@ -16,6 +16,7 @@ import mindspool.server.devices.MessageReader.Found;
 import mindspool.server.devices.MessageReader.Refusal;
 import mindspool.server.devices.ReadingStore.Reading;
 import mindspool.server.devices.ReadingStore.Refused;
+import mindspool.server.keep.Durability;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
@@ -42,6 +43,7 @@ class MessageIntake {
   private final ReadingStore store;
   private final MessageCounts counts;
   private final DeviceSeries series;
+  private final Durability durability;
   private final Clock clock;
   private final Map<String, List<Channel>> byTopic = new HashMap<>();
   private final Map<Long, Long> latestMs = new HashMap<>();
@@ -53,7 +55,9 @@ class MessageIntake {
       ReadingStore store,
       MessageCounts counts,
       DeviceSeries series,
+      Durability durability,
       Clock clock) {
+    this.durability = durability;
     this.channelStore = channelStore;
     this.devices = devices;
     this.store = store;
@@ -100,7 +104,7 @@ class MessageIntake {
     Batch batch = new Batch(clock.millis());
     messages.forEach(batch::read);
     boolean[] fresh = store.store(batch.readings, batch.refused);
-    store.sync();
+    durability.awaitDisk();
     batch.account(fresh);
     counts.count(Fate.RECEIVED, messages.size());
   }
@@ -117,7 +121,7 @@ class MessageIntake {
             ? message.payload.length + " bytes"
             : new String(message.payload, StandardCharsets.UTF_8);
     store.store(List.of(), List.of(refused(nowS, message.topic, Refusal.NOT_STORED, text)));
-    store.sync();
+    durability.awaitDisk();
     counts.count(Fate.RECEIVED, 1);
     counts.count(Fate.SET_ASIDE, 1);
     LOG.warn("A message of {} could not be stored and was set aside", message.topic, why);

@@ -18,9 +18,11 @@ import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
+import mindspool.server.keep.DiskSpace;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
 /**
@@ -33,7 +35,7 @@ class MqttIntake implements SmartLifecycle {
 
   private static final Logger LOG = LoggerFactory.getLogger(MqttIntake.class);
 
-  private static final String CLIENT_ID = "mind-spool";
+  static final String CLIENT_ID = "mind-spool";
 
   /** Not much longer: brokers that reckon it in milliseconds of 32 bits end it at once. */
   private static final long KEEP_SESSION_S = 20L * 86_400;
@@ -43,13 +45,18 @@ class MqttIntake implements SmartLifecycle {
   private static final long LOOK_UP_MS = 200;
   private static final long GATHER_MS = 100;
   private static final long RETRY_MS = 2_000;
-  private static final long STOP_MS = 5_000;
+  private static final long STOP_MS = 1_500;
+
+  /** After the web server's, which finishes its requests first. */
+  private static final int STOP_PHASE = SmartLifecycle.DEFAULT_PHASE - 4096;
+
   private static final long RECONNECT_AFTER_S = 1;
   private static final long RECONNECT_WITHIN_S = 15;
 
   private final MqttSettings settings;
   private final EmbeddedBroker broker;
   private final MessageIntake messages;
+  private final DiskSpace disk;
   private final Clock clock;
   private final BlockingQueue<Mqtt5Publish> waiting = new LinkedBlockingQueue<>(MOST_WAITING);
   private volatile Mqtt5AsyncClient client;
@@ -62,7 +69,13 @@ class MqttIntake implements SmartLifecycle {
   private Thread starter;
   private volatile Thread writer;
 
-  MqttIntake(MqttSettings settings, EmbeddedBroker broker, MessageIntake messages, Clock clock) {
+  MqttIntake(
+      MqttSettings settings,
+      EmbeddedBroker broker,
+      MessageIntake messages,
+      DiskSpace disk,
+      Clock clock) {
+    this.disk = disk;
     this.clock = clock;
     this.settings = settings;
     this.broker = broker;
@@ -116,7 +129,9 @@ class MqttIntake implements SmartLifecycle {
           context.getReconnector().reconnect(running);
         });
     // Given to the client, not to its first connection, so that it is told on every new one.
-    if (!settings.user().isEmpty()) {
+    if (settings.embedded()) {
+      builder.simpleAuth().username(CLIENT_ID).password(broker.ownSecret()).applySimpleAuth();
+    } else if (!settings.user().isEmpty()) {
       builder
           .simpleAuth()
           .username(settings.user())
@@ -187,6 +202,7 @@ class MqttIntake implements SmartLifecycle {
           Thread.sleep(GATHER_MS);
           waiting.drainTo(batch, MOST_AT_ONCE - 1);
         }
+        disk.refuseWhenLow();
         settle(batch, batch.size());
         stalledSinceMs = 0;
       } catch (InterruptedException e) {
@@ -257,6 +273,19 @@ class MqttIntake implements SmartLifecycle {
       Thread.currentThread().interrupt();
     }
     broker.stop();
+  }
+
+  @Override
+  public int getPhase() {
+    return STOP_PHASE;
+  }
+
+  /** Has the broker started again where it ended, once there is room. */
+  @Scheduled(fixedDelay = 5_000)
+  void look() {
+    if (running && !disk.isLow()) {
+      broker.revive();
+    }
   }
 
   @Override

@@ -1,6 +1,7 @@
 package mindspool.server.devices;
 
 import java.time.Clock;
+import mindspool.server.keep.DiskSpace;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -22,9 +23,11 @@ class ReadingRetention {
 
   private final DeviceStore.Channels channels;
   private final ReadingStore store;
+  private final DiskSpace disk;
   private final Clock clock;
 
-  ReadingRetention(DeviceStore.Channels channels, ReadingStore store, Clock clock) {
+  ReadingRetention(DeviceStore.Channels channels, ReadingStore store, DiskSpace disk, Clock clock) {
+    this.disk = disk;
     this.channels = channels;
     this.store = store;
     this.clock = clock;
@@ -33,6 +36,9 @@ class ReadingRetention {
   /** Thins whatever is due, in whole slices. */
   @Scheduled(initialDelay = 600_000, fixedDelay = 6 * 3_600_000)
   void thin() {
+    if (disk.isLow()) {
+      return;
+    }
     long now = clock.millis();
     long tens = (now - TENS_AFTER_MS) / (10 * MINUTE_MS) * (10 * MINUTE_MS);
     long minutes = (now - MINUTES_AFTER_MS) / MINUTE_MS * MINUTE_MS;

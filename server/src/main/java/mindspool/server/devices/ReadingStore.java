@@ -98,11 +98,6 @@ class ReadingStore {
             .toList());
   }
 
-  /** Writes everything committed to the disk, so that it outlives the process. */
-  void sync() {
-    jdbc.execute("checkpoint sync");
-  }
-
   /** Means per minute of a channel from a time on. */
   List<Kept> perMinute(long channelId, long fromMs) {
     return jdbc.query(

@@ -17,6 +17,7 @@ import mindspool.server.devices.Probes.Shown;
 import mindspool.server.devices.Switches;
 import mindspool.server.dry.CycleCourse.Stage;
 import mindspool.server.http.Acts;
+import mindspool.server.keep.DiskSpace;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
 import org.slf4j.Logger;
@@ -53,6 +54,7 @@ class CycleWatch {
   private final Switches switches;
   private final Climates climates;
   private final Acts acts;
+  private final DiskSpace disk;
   private final JdbcTemplate jdbc;
   private final Clock clock;
   private final Set<Long> alarmed = new HashSet<>();
@@ -66,9 +68,11 @@ class CycleWatch {
       Switches switches,
       Climates climates,
       Acts acts,
+      DiskSpace disk,
       JdbcTemplate jdbc,
       Clock clock) {
     this.acts = acts;
+    this.disk = disk;
     this.cycles = cycles;
     this.facts = facts;
     this.book = book;
@@ -128,39 +132,47 @@ class CycleWatch {
     if (celsius < limit - CALM_K) {
       alarmed.remove(id);
     } else if (celsius > limit && alarmed.add(id)) {
-      Shown hottest = shown.get();
-      Harm threatened = harm.get();
-      acts.inTurn(
-          () -> {
-            alarm(course, hottest, threatened);
-            return null;
-          });
+      alarm(course, shown.get(), harm.get());
     }
   }
 
+  /** Switches off where it may, and only then notes it: that may have to wait or fail. */
   private void alarm(CycleCourse course, Shown shown, Harm harm) {
-    CycleFact fact =
-        new CycleFact(course.cycle().id, CycleFact.Kind.TOO_HOT, shown.timeMs() / 1000, now());
-    fact.code = harm.code();
-    fact.amount = shown.temperatureC();
-    fact.detail =
+    String found =
         String.format(
             Locale.ROOT,
             "%s shows %.1f °C; %s",
             shown.device(),
             shown.temperatureC(),
             harm.limit().why());
-    facts.save(fact);
-    LOG.warn("Cycle {}: {}", course.cycle().id, fact.detail);
+    LOG.warn("Cycle {}: {}", course.cycle().id, found);
     DryerDescription dryer = book.description(course.cycle().placeId);
-    if (dryer.maySwitchOff && course.stage(now()) != Stage.PAUSED) {
-      switchOff(course, dryer);
+    boolean switching = dryer.maySwitchOff && course.stage(now()) != Stage.PAUSED;
+    boolean told = switching && switches.send(dryer.switchTopic, dryer.switchOffPayload);
+    try {
+      acts.inTurn(
+          () -> {
+            CycleFact fact =
+                new CycleFact(
+                    course.cycle().id, CycleFact.Kind.TOO_HOT, shown.timeMs() / 1000, now());
+            fact.code = harm.code();
+            fact.amount = shown.temperatureC();
+            fact.detail = found;
+            facts.save(fact);
+            if (switching) {
+              facts.save(switched(course, dryer, told));
+            }
+            changed(course, fact.atS);
+            return fact;
+          });
+    } catch (RuntimeException e) {
+      // Tried again at the next look, so that the alarm is seen as soon as it can be stored.
+      alarmed.remove(course.cycle().id);
+      throw e;
     }
-    changed(course, fact.atS);
   }
 
-  private void switchOff(CycleCourse course, DryerDescription dryer) {
-    boolean told = switches.send(dryer.switchTopic, dryer.switchOffPayload);
+  private CycleFact switched(CycleCourse course, DryerDescription dryer, boolean told) {
     CycleFact fact =
         new CycleFact(
             course.cycle().id,
@@ -171,7 +183,7 @@ class CycleWatch {
         told
             ? "by a message to " + dryer.switchTopic
             : "the broker did not take the message to " + dryer.switchTopic;
-    facts.save(fact);
+    return fact;
   }
 
   private void changed(CycleCourse course, long fromS) {
@@ -206,6 +218,9 @@ class CycleWatch {
 
   @Scheduled(initialDelay = 60_000, fixedDelay = 60_000)
   void beat() {
+    if (disk.isLow()) {
+      return;
+    }
     jdbc.update("merge into program_alive key (id) values (1, ?)", now());
   }
 

@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.Optional;
 import mindspool.core.InvalidValueException;
+import mindspool.server.keep.DiskSpace;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Repository;
@@ -19,9 +20,11 @@ class RememberedActs {
   private static final long KEPT_S = 7 * 86_400;
 
   private final JdbcTemplate jdbc;
+  private final DiskSpace disk;
   private final Clock clock;
 
-  RememberedActs(JdbcTemplate jdbc, Clock clock) {
+  RememberedActs(JdbcTemplate jdbc, DiskSpace disk, Clock clock) {
+    this.disk = disk;
     this.jdbc = jdbc;
     this.clock = clock;
   }
@@ -80,6 +83,9 @@ class RememberedActs {
 
   @Scheduled(initialDelay = 3_600_000, fixedDelay = 6 * 3_600_000)
   void forgetOld() {
+    if (disk.isLow()) {
+      return;
+    }
     jdbc.update(
         "delete from remembered_act where at_s < ?", clock.instant().getEpochSecond() - KEPT_S);
   }

@@ -16,6 +16,7 @@ import org.springframework.stereotype.Service;
 public class DiskSpace implements AlertSource {
 
   private static final long MB = 1 << 20;
+  private static final long MARGIN_MB = 20;
 
   /** A look costs microseconds, but a thousand messages a second need not look each. */
   private static final long LOOK_EVERY_NS = 200_000_000;
@@ -54,6 +55,11 @@ public class DiskSpace implements AlertSource {
       // A file system that does not say; then only writing itself can tell.
       return Long.MAX_VALUE;
     }
+  }
+
+  /** Whether so much more can be written and enough is left. */
+  boolean hasRoomFor(long mb) {
+    return !isLow() && freeMb >= neededMb + mb + MARGIN_MB;
   }
 
   /**

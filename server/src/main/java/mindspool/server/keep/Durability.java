@@ -8,6 +8,7 @@ import java.util.concurrent.locks.ReentrantLock;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.jdbc.autoconfigure.DataSourceProperties;
 import org.springframework.dao.DataAccessResourceFailureException;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 
 /**
@@ -19,14 +20,33 @@ import org.springframework.stereotype.Service;
 public class Durability implements DisposableBean {
 
   private final DataSourceProperties properties;
+  private final KnownData known;
   private final ReentrantLock writing = new ReentrantLock();
   private final Object counting = new Object();
   private long asked;
   private long written;
   private Connection connection;
+  private boolean unnoted;
 
-  Durability(DataSourceProperties properties) {
+  Durability(DataSourceProperties properties, KnownData known) {
     this.properties = properties;
+    this.known = known;
+  }
+
+  /** Notes what is on the disk by now, so that the next start can tell whether it still is. */
+  @Scheduled(fixedDelay = 1_000)
+  void note() {
+    writing.lock();
+    try {
+      if (unnoted && connection != null) {
+        known.note(Inventory.of(connection));
+        unnoted = false;
+      }
+    } catch (SQLException e) {
+      close();
+    } finally {
+      writing.unlock();
+    }
   }
 
   /**
@@ -60,19 +80,25 @@ public class Durability implements DisposableBean {
 
   private void write() {
     try {
-      if (connection == null || connection.isClosed()) {
-        connection =
-            DriverManager.getConnection(
-                properties.determineUrl(),
-                properties.determineUsername(),
-                properties.determinePassword());
-      }
+      open();
       try (Statement statement = connection.createStatement()) {
+        statement.execute("select next value for kept_mark");
         statement.execute("checkpoint sync");
       }
+      unnoted = true;
     } catch (SQLException e) {
       close();
       throw new DataAccessResourceFailureException("The disk did not take what was stored", e);
+    }
+  }
+
+  private void open() throws SQLException {
+    if (connection == null || connection.isClosed()) {
+      connection =
+          DriverManager.getConnection(
+              properties.determineUrl(),
+              properties.determineUsername(),
+              properties.determinePassword());
     }
   }
 
@@ -91,8 +117,26 @@ public class Durability implements DisposableBean {
     }
   }
 
+  /** Whether the database answers; where it was closed by a full disk it is opened anew. */
+  boolean isOpen() {
+    writing.lock();
+    try {
+      open();
+      try (Statement statement = connection.createStatement()) {
+        statement.execute("select 1");
+      }
+      return true;
+    } catch (SQLException e) {
+      close();
+      return false;
+    } finally {
+      writing.unlock();
+    }
+  }
+
   @Override
   public void destroy() {
+    note();
     close();
   }
 }

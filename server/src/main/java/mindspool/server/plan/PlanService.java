@@ -26,6 +26,7 @@ import mindspool.core.plan.PlanSpool;
 import mindspool.core.stock.SpoolChoice;
 import mindspool.server.dry.DryersForPlan;
 import mindspool.server.http.StaleEditException;
+import mindspool.server.keep.DiskSpace;
 import mindspool.server.plan.PlanController.WeekView;
 import mindspool.server.plan.PlanController.WindowView;
 import mindspool.server.shelf.Spools;
@@ -63,6 +64,7 @@ class PlanService implements DisposableBean {
   private final Spools spools;
   private final PrintingAir printing;
   private final TransactionTemplate transactions;
+  private final DiskSpace disk;
   private final Clock clock;
   private final ExecutorService solving =
       Executors.newSingleThreadExecutor(
@@ -81,6 +83,7 @@ class PlanService implements DisposableBean {
       Spools spools,
       PrintingAir printing,
       TransactionTemplate transactions,
+      DiskSpace disk,
       Clock clock) {
     this.jobs = jobs;
     this.windows = windows;
@@ -89,6 +92,7 @@ class PlanService implements DisposableBean {
     this.spools = spools;
     this.printing = printing;
     this.transactions = transactions;
+    this.disk = disk;
     this.clock = clock;
   }
 
@@ -172,6 +176,9 @@ class PlanService implements DisposableBean {
 
   /** What was found becomes the plan that stands. */
   private void keep(Run mine) {
+    if (disk.isLow()) {
+      return;
+    }
     transactions.executeWithoutResult(
         status -> {
           Map<Long, PlanEntry> known = new HashMap<>();

@@ -3,6 +3,7 @@ package mindspool.server.shelf;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import mindspool.server.keep.DiskSpace;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Repository;
 
@@ -17,8 +18,10 @@ class CheckpointStore {
   private static final int MODEL = 1;
 
   private final JdbcTemplate jdbc;
+  private final DiskSpace disk;
 
-  CheckpointStore(JdbcTemplate jdbc) {
+  CheckpointStore(JdbcTemplate jdbc, DiskSpace disk) {
+    this.disk = disk;
     this.jdbc = jdbc;
   }
 
@@ -37,6 +40,9 @@ class CheckpointStore {
   }
 
   void save(SpoolRecord spool, Checkpoint checkpoint) {
+    if (disk.isLow()) {
+      return;
+    }
     jdbc.update(
         "merge into spool_checkpoint (spool_id, time_s, model, facts_digest, content)"
             + " key (spool_id) values (?, ?, ?, ?, ?)",

@@ -77,7 +77,8 @@ class RetentionTest {
             null,
             List.of(
                 new ChannelRequest(name, "/t", ReadingUnit.CELSIUS, "/at"),
-                new ChannelRequest(name, "/h", ReadingUnit.PERCENT, "/at"))));
+                new ChannelRequest(name, "/h", ReadingUnit.PERCENT, "/at")),
+            null));
   }
 
   @Test
@@ -159,7 +160,8 @@ class RetentionTest {
                 null,
                 null,
                 null,
-                List.of(new ChannelRequest("kept", "", ReadingUnit.CELSIUS, null))));
+                List.of(new ChannelRequest("kept", "", ReadingUnit.CELSIUS, null)),
+                null));
     long channel = channels.findByDeviceId(device.id).get(0).id;
     intake.take(List.of(new MessageIntake.Message("kept", "21".getBytes(), true)));
     assertThat(store.count(channel)).isZero();
