@@ -44,7 +44,9 @@ class LotApiTest extends ServerTest {
 
   private Answer change(String more) {
     return api.put(
-        "/api/lots/" + lot, "{\"maker\": \"%s\", \"batch\": \"1\" %s}".formatted(maker, more));
+        "/api/lots/" + lot,
+        "{\"version\": %d, \"maker\": \"%s\", \"batch\": \"1\" %s}"
+            .formatted(view().get("version").asInt(), maker, more));
   }
 
   @Test
@@ -101,7 +103,12 @@ class LotApiTest extends ServerTest {
   @Test
   void unknownLotsAndSpoolsAreNotFound() {
     assertThat(api.put("/api/lots/999999", "{\"maker\": \"x\"}").status()).isEqualTo(404);
-    assertThat(api.put("/api/lots/" + lot, "{\"maker\": \" \"}").field()).isEqualTo("maker");
+    assertThat(
+            api.put(
+                    "/api/lots/" + lot,
+                    "{\"version\": %d, \"maker\": \" \"}".formatted(view().get("version").asInt()))
+                .field())
+        .isEqualTo("maker");
     String code = view().at("/spools/1").asString();
     assertThat(api.post("/api/spools/" + code + "/emptyings", "{\"emptyReelG\": -1}").field())
         .isEqualTo("emptyReelG");
