@@ -6,6 +6,7 @@ import ProblemNote from './parts/ProblemNote.vue'
 import QuickBox from './parts/QuickBox.vue'
 import TimeSlider from './parts/TimeSlider.vue'
 import { scannerOf } from './parts/scanner'
+import { useAlerts } from './stores/alerts'
 import { usePreferences } from './stores/preferences'
 import { useDryers } from './stores/dryers'
 import { useShelf } from './stores/shelf'
@@ -35,6 +36,7 @@ const GO: Record<string, string> = {
 
 const shelf = useShelf()
 const dryers = useDryers()
+const alerts = useAlerts()
 const time = useTime()
 const preferences = usePreferences()
 const router = useRouter()
@@ -97,6 +99,7 @@ onMounted(() => {
   window.addEventListener('keydown', key)
   void shelf.read()
   void dryers.read()
+  void alerts.read()
 })
 onBeforeUnmount(() => window.removeEventListener('keydown', key))
 </script>
@@ -152,6 +155,16 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
       <p v-for="cycle in dryers.alarms" :key="cycle.id" class="alarm" role="alert">
         Too hot in {{ cycle.dryer }}: {{ cycle.alarm }}.
         <router-link :to="`/cycle/${cycle.id}`">Look now</router-link>
+      </p>
+      <p
+        v-for="alert in alerts.alerts"
+        :key="alert.key"
+        class="alarm"
+        role="alert"
+        data-testid="alert"
+      >
+        {{ alert.text }}
+        <router-link v-if="alert.link" :to="alert.link">Look</router-link>
       </p>
       <router-view />
     </main>

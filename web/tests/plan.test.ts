@@ -71,7 +71,7 @@ async function page(answers: Record<string, unknown>) {
   const sent = serve({
     '/api/plan': plan([placed(1)]),
     '/api/jobs': [job(1)],
-    '/api/hands': [],
+    '/api/hands': { version: 0, windows: [] },
     '/api/plan/courses/AAAA': [],
     ...answers,
   })

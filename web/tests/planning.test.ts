@@ -102,10 +102,13 @@ describe('what is known of a dryer', () => {
 })
 
 describe('when somebody is there', () => {
-  const week = [
-    { weekday: 1, fromMin: 480, toMin: 720 },
-    { weekday: 1, fromMin: 780, toMin: 1080 },
-  ]
+  const week = {
+    version: 3,
+    windows: [
+      { weekday: 1, fromMin: 480, toMin: 720 },
+      { weekday: 1, fromMin: 780, toMin: 1080 },
+    ],
+  }
 
   it('is a line a day', () => {
     const editor = mount(HandsEditor, { props: { week } })
@@ -119,11 +122,9 @@ describe('when somebody is there', () => {
     await editor.find('#hands-5').setValue('10 to 16:30')
     await editor.find('form').trigger('submit')
     await flushPromises()
-    expect(sent.find((each) => each.method === 'PUT')?.body).toContainEqual({
-      weekday: 6,
-      fromMin: 600,
-      toMin: 990,
-    })
+    const put = sent.find((each) => each.method === 'PUT')?.body as typeof week
+    expect(put.version).toBe(3)
+    expect(put.windows).toContainEqual({ weekday: 6, fromMin: 600, toMin: 990 })
     expect(editor.emitted('saved')).toHaveLength(1)
   })
 

@@ -4,10 +4,39 @@ import type { components, paths } from './generated/schema'
 /** Schemas of the API document by name. */
 export type Schemas = components['schemas']
 
-export const client = createClient<paths>({
-  baseUrl: '',
-  fetch: (request) => globalThis.fetch(request),
-})
+/** After a connection that broke an act is sent again, with the same key, after so long. */
+const AGAIN_AFTER_MS = [400, 2_000]
+
+export const client = createClient<paths>({ baseUrl: '', fetch: send })
+
+/**
+ * Sends a request. What changes something carries a key by which the server knows it again, so it
+ * may be sent once more when no answer came: it is done once, whether or not the first arrived.
+ */
+async function send(request: Request): Promise<Response> {
+  if (request.method === 'GET') {
+    return globalThis.fetch(request)
+  }
+  const same = `${request.method} ${request.url} ${await request.clone().text()}`
+  const key = underWay.get(same) ?? crypto.randomUUID()
+  underWay.set(same, key)
+  request.headers.set('Idempotency-Key', key)
+  try {
+    for (const wait of AGAIN_AFTER_MS) {
+      try {
+        return await globalThis.fetch(request.clone())
+      } catch {
+        await new Promise((resolve) => setTimeout(resolve, wait))
+      }
+    }
+    return await globalThis.fetch(request)
+  } finally {
+    underWay.delete(same)
+  }
+}
+
+/** Keys of acts that wait for their answer: a second press of the button is the same act. */
+const underWay = new Map<string, string>()
 
 let person = ''
 
@@ -38,6 +67,8 @@ export class Problem extends Error {
     readonly title: string,
     readonly detail: string,
     readonly errors: FieldProblem[] = [],
+    /** The thing as it is now, where somebody else has changed it meanwhile. */
+    readonly current: unknown = null,
   ) {
     super(detail)
   }
@@ -48,8 +79,18 @@ export class Problem extends Error {
       return cause
     }
     if (cause && typeof cause === 'object' && 'detail' in cause) {
-      const body = cause as { title?: string; detail?: string; errors?: FieldProblem[] }
-      return new Problem(body.title ?? 'It did not work', body.detail ?? '', body.errors ?? [])
+      const body = cause as {
+        title?: string
+        detail?: string
+        errors?: FieldProblem[]
+        current?: unknown
+      }
+      return new Problem(
+        body.title ?? 'It did not work',
+        body.detail ?? '',
+        body.errors ?? [],
+        body.current ?? null,
+      )
     }
     return new Problem(
       'No answer',

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
+import ConflictChoice from '@/parts/ConflictChoice.vue'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -62,7 +63,52 @@ function blank(): Form {
     switchTopic: null,
     switchOffPayload: null,
     maySwitchOff: false,
+    version: 0,
   }
+}
+
+/** Fields that two people may have changed, in words. */
+const LABELS = {
+  kind: 'kind',
+  ratedMaxC: 'rated maximum, °C',
+  volumeL: 'volume, L',
+  airChangesPerHour: 'air changes per hour',
+  slots: 'slots',
+  maxReelDiameterMm: 'reel diameter that fits, mm',
+  maxReelWidthMm: 'reel width that fits, mm',
+  powerW: 'power, W',
+  feedsOut: 'feeds out while drying',
+  turnsItselfOff: 'turns itself off',
+  outOfOrder: 'out of order',
+  desiccant: 'desiccant',
+  desiccantDryG: 'desiccant, dry g',
+  switchTopic: 'switch topic',
+  switchOffPayload: 'message that switches off',
+  maySwitchOff: 'may be switched off',
+}
+
+function theirs() {
+  return problem.value?.current as Schemas['DryerView']
+}
+
+function keepMine() {
+  form.version = theirs().version
+  void save()
+}
+
+function takeTheirs() {
+  show(theirs())
+  problem.value = null
+}
+
+function show(view: Schemas['DryerView']) {
+  dryer.value = view
+  for (const key of Object.keys(form) as (keyof typeof form)[]) {
+    if (key in view) {
+      Object.assign(form, { [key]: view[key as keyof typeof view] })
+    }
+  }
+  form.ventedFreely = view.airChangesPerHour === null
 }
 
 async function read() {
@@ -71,14 +117,8 @@ async function read() {
       answer(client.GET('/api/dryers/{placeId}', { params: { path: { placeId: props.id } } })),
       answer(client.GET('/api/dryer-kinds')),
     ])
-    dryer.value = view
     kinds.value = all
-    for (const key of Object.keys(form) as (keyof typeof form)[]) {
-      if (key in view) {
-        Object.assign(form, { [key]: view[key as keyof typeof view] })
-      }
-    }
-    form.ventedFreely = view.airChangesPerHour === null
+    show(view)
     problem.value = null
   } catch (cause) {
     problem.value = Problem.of(cause)
@@ -116,11 +156,13 @@ function said(all: Form): Described {
 
 async function save() {
   try {
-    dryer.value = await answer(
-      client.PUT('/api/dryers/{placeId}', {
-        params: { path: { placeId: props.id } },
-        body: said(form),
-      }),
+    show(
+      await answer(
+        client.PUT('/api/dryers/{placeId}', {
+          params: { path: { placeId: props.id } },
+          body: said(form),
+        }),
+      ),
     )
     problem.value = null
     saved.value = true
@@ -189,7 +231,15 @@ async function measureVent(keep: boolean) {
 </script>
 
 <template>
-  <ProblemNote v-if="problem" :problem="problem" />
+  <ConflictChoice
+    v-if="problem?.current"
+    :problem="problem"
+    :mine="form"
+    :labels="LABELS"
+    @mine="keepMine"
+    @theirs="takeTheirs"
+  />
+  <ProblemNote v-else-if="problem" :problem="problem" />
   <template v-if="dryer">
     <h1>{{ dryer.name }}</h1>
     <p class="soft">

@@ -2,6 +2,7 @@
 import { onMounted, reactive, ref } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
+import ConflictChoice from '@/parts/ConflictChoice.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { grams } from '@/parts/format'
 
@@ -20,7 +21,38 @@ const form = reactive({
   ownNozzleC: null as number | null,
   ownFlowPercent: null as number | null,
   ownDiameterMm: null as number | null,
+  version: 0,
 })
+
+/** Fields that two people may have changed, in words. */
+const LABELS = {
+  maker: 'maker',
+  batch: 'batch',
+  price: 'price',
+  currency: 'currency',
+  nozzleLowC: 'nozzle from, °C',
+  nozzleHighC: 'nozzle to, °C',
+  bedLowC: 'bed from, °C',
+  bedHighC: 'bed to, °C',
+  ownNozzleC: 'own nozzle, °C',
+  ownFlowPercent: 'own flow, %',
+  ownDiameterMm: 'own diameter, mm',
+}
+
+function theirs() {
+  return problem.value?.current as Schemas['LotView']
+}
+
+function keepMine() {
+  form.version = theirs().version
+  void save()
+}
+
+function takeTheirs() {
+  const lot = theirs()
+  Object.assign(form, lot, { currency: lot.currency ?? '' })
+  problem.value = null
+}
 
 async function read() {
   try {
@@ -59,6 +91,7 @@ async function save() {
           ownNozzleC,
           ownFlowPercent,
           ownDiameterMm,
+          version: form.version,
         },
       }),
     )
@@ -168,7 +201,15 @@ function range(low: number | null, high: number | null): string {
               </div>
               <button class="button primary">Keep the change</button>
             </form>
-            <ProblemNote v-if="problem" :problem="problem" />
+            <ConflictChoice
+              v-if="problem?.current"
+              :problem="problem"
+              :mine="form"
+              :labels="LABELS"
+              @mine="keepMine"
+              @theirs="takeTheirs"
+            />
+            <ProblemNote v-else-if="problem" :problem="problem" />
           </td>
         </tr>
       </template>

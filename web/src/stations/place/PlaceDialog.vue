@@ -2,6 +2,7 @@
 import { computed, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
+import ConflictChoice from '@/parts/ConflictChoice.vue'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import NumberField from '@/parts/NumberField.vue'
 import { isClosed, PLACE_KINDS, type PlaceKind } from '@/parts/placeKinds'
@@ -35,10 +36,40 @@ const rooms = computed(() =>
     .map((p) => ({ value: p.place.id, label: p.place.name })),
 )
 
+let version = props.place?.version ?? 0
+
+/** Fields that two people may have changed, in words. */
+const LABELS = {
+  name: 'name',
+  setpointC: 'setpoint, °C',
+  ratedMaxC: 'rated maximum, °C',
+  airChangesPerHour: 'air changes per hour',
+  volumeL: 'volume, L',
+  capacity: 'spools that fit',
+}
+
+function theirs() {
+  return problem.value?.current as Schemas['PlaceInfo']
+}
+
+function keepMine() {
+  version = theirs().version
+  void save()
+}
+
+function takeTheirs() {
+  const place = theirs()
+  version = place.version
+  const { name, withinId, setpointC, ratedMaxC, airChangesPerHour, volumeL, capacity } = place
+  Object.assign(form, { name, withinId, airChangesPerHour, volumeL, capacity })
+  Object.assign(form, { setpointC: setpointC ?? 55, ratedMaxC: ratedMaxC ?? 70 })
+  problem.value = null
+}
+
 async function save() {
   try {
     if (props.place) {
-      const params = { params: { path: { id: props.place.id } }, body: { ...form } }
+      const params = { params: { path: { id: props.place.id } }, body: { ...form, version } }
       await answer(client.PUT('/api/places/{id}', params))
       await shelf.read()
       emit('saved')
@@ -136,7 +167,15 @@ async function save() {
           A spool that lies in it dries at the setpoint, for as long as it lies there.
         </p>
       </template>
-      <ProblemNote v-if="problem" :problem="problem" />
+      <ConflictChoice
+        v-if="problem?.current"
+        :problem="problem"
+        :mine="form"
+        :labels="LABELS"
+        @mine="keepMine"
+        @theirs="takeTheirs"
+      />
+      <ProblemNote v-else-if="problem" :problem="problem" />
       <button class="button primary">{{ place ? 'Keep the change' : 'Add this place' }}</button>
     </form>
   </el-dialog>

@@ -1,15 +1,17 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
+import ConflictChoice from '@/parts/ConflictChoice.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 
 /** When somebody is there: a line of text for each weekday, such as "8:00-12:00, 13:00-18:00". */
-const props = defineProps<{ week: Schemas['WindowView'][] }>()
+const props = defineProps<{ week: Schemas['WeekView'] }>()
 const emit = defineEmits<{ saved: [] }>()
 
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const
 const SPAN = /^(\d{1,2})(?::(\d{2}))?\s*(?:-|to)\s*(\d{1,2})(?::(\d{2}))?$/
 
+let version = 0
 const lines = ref<string[]>(DAYS.map(() => ''))
 const problem = ref<Problem | null>(null)
 
@@ -20,15 +22,48 @@ function clock(minutes: number): string {
 watch(
   () => props.week,
   (week) => {
-    lines.value = DAYS.map((_, i) =>
-      week
-        .filter((window) => window.weekday === i + 1)
-        .map((window) => `${clock(window.fromMin ?? 0)}-${clock(window.toMin ?? 0)}`)
-        .join(', '),
-    )
+    show(week)
   },
   { immediate: true },
 )
+
+function show(week: Schemas['WeekView']) {
+  version = week.version
+  lines.value = words(week)
+}
+
+/** A line for each weekday. */
+function words(week: Schemas['WeekView']): string[] {
+  return DAYS.map((_, i) =>
+    week.windows
+      .filter((window) => window.weekday === i + 1)
+      .map((window) => `${clock(window.fromMin ?? 0)}-${clock(window.toMin ?? 0)}`)
+      .join(', '),
+  )
+}
+
+const mine = computed(() => Object.fromEntries(DAYS.map((day, i) => [day, lines.value[i]])))
+const LABELS = Object.fromEntries(DAYS.map((day) => [day, day]))
+
+/** The week as somebody else has described it, by the names of its days. */
+const conflict = computed(() => {
+  const week = problem.value?.current as Schemas['WeekView'] | null | undefined
+  if (!problem.value || !week) {
+    return null
+  }
+  const days = Object.fromEntries(DAYS.map((day, i) => [day, words(week)[i]]))
+  return new Problem(problem.value.title, problem.value.detail, [], days)
+})
+
+function keepMine() {
+  version = (problem.value?.current as Schemas['WeekView']).version
+  void save()
+}
+
+function takeTheirs() {
+  show(problem.value?.current as Schemas['WeekView'])
+  problem.value = null
+}
 
 async function save() {
   const week: Schemas['WindowView'][] = []
@@ -57,7 +92,7 @@ async function save() {
     }
   }
   try {
-    await answer(client.PUT('/api/hands', { body: week }))
+    await answer(client.PUT('/api/hands', { body: { version, windows: week } }))
     problem.value = null
     emit('saved')
   } catch (cause) {
@@ -76,7 +111,15 @@ async function save() {
       </div>
       <button class="button">Keep and plan</button>
     </form>
-    <ProblemNote v-if="problem" :problem="problem" />
+    <ConflictChoice
+      v-if="conflict"
+      :problem="conflict"
+      :mine="mine"
+      :labels="LABELS"
+      @mine="keepMine"
+      @theirs="takeTheirs"
+    />
+    <ProblemNote v-else-if="problem" :problem="problem" />
   </details>
 </template>
 

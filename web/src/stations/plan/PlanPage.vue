@@ -17,7 +17,7 @@ const acts = useActs()
 const shelf = useShelf()
 const view = ref<Schemas['PlanView'] | null>(null)
 const jobs = ref<Schemas['JobView'][]>([])
-const week = ref<Schemas['WindowView'][]>([])
+const week = ref<Schemas['WeekView']>({ version: 0, windows: [] })
 const problem = ref<Problem | null>(null)
 const jobProblem = ref<Problem | null>(null)
 const chosen = ref<string | null>(null)
@@ -240,7 +240,7 @@ function where(job: Schemas['JobPlan']): string {
     v-if="view"
     v-model:chosen="chosen"
     :view="view"
-    :week="week"
+    :week="week.windows"
     :spools="shelf.spools"
     :course="course"
     @moved="moved"

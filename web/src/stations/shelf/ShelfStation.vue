@@ -83,6 +83,12 @@ function air(place: ShelfPlace): string {
   return place.climateSource === 'ASSUMED' ? 'no climate record' : measured
 }
 
+/** Where a bay's air comes from, where that is not a sensor or a person. */
+const SOURCE_WORDS: Partial<Record<ShelfPlace['climateSource'], string>> = {
+  COMPUTED: ' computed',
+  COMPUTING: ' around it; being computed',
+}
+
 /** What a bay is, where it stands, how full it is, and its air where it has its own. */
 function describe(bay: Bay): string {
   const kind = PLACE_KINDS[bay.place.kind]
@@ -90,7 +96,7 @@ function describe(bay: Bay): string {
   return [
     bay.standsIn ? `${kind} in ${bay.standsIn}` : kind,
     bay.place.capacity ? `${bay.spools.length} of ${bay.place.capacity}` : '',
-    own ? air(bay) + (bay.climateSource === 'COMPUTED' ? ' computed' : '') : '',
+    own ? air(bay) + (SOURCE_WORDS[bay.climateSource] ?? '') : '',
   ]
     .filter(Boolean)
     .join(' · ')
