@@ -3,12 +3,18 @@ package mindspool.server;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import com.hivemq.client.mqtt.MqttClient;
 import com.hivemq.client.mqtt.datatypes.MqttQos;
 import com.hivemq.client.mqtt.mqtt3.Mqtt3BlockingClient;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.TimeUnit;
 import mindspool.server.Api.Answer;
+import mindspool.simulators.hardship.DeafSubscriber;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -158,6 +164,96 @@ class MqttTest extends ServerTest {
     await(() -> readings(device) == 2);
     JsonNode refused = api.get("/api/mqtt/refused").body();
     assertThat(refused.toString()).contains("TOO_LARGE", "not json", "FUTURE");
+  }
+
+  /** Twice in one batch, and times that nothing can count: neither holds up what comes after. */
+  @Test
+  void repeatedAndImpossibleReadingsHoldUpNoOthers() {
+    long device = device("hygrometer 9", "HYGROMETER", null, air("lab/nine"));
+    long malformed = count("MALFORMED");
+    Instant at = Instant.now().minusSeconds(30);
+    for (int i = 0; i < 5; i++) {
+      publish("lab/nine", reading(20, 40, at));
+    }
+    publish("lab/nine", "{\"t\": 20, \"h\": 40, \"at\": \"+1000000000-01-01T00:00:00Z\"}");
+    publish("lab/nine", "{\"t\": 20, \"h\": 40, \"at\": 3}");
+    publish("lab/nine", reading(21, 41, at.plusSeconds(10)));
+    await(() -> readings(device) == 2);
+    await(() -> count("MALFORMED") == malformed + 4);
+    assertThat(mqtt().get("problem").asString()).isEmpty();
+    assertThat(api.get("/api/alerts").raw().body()).doesNotContain("intake");
+  }
+
+  private int brokerPort() {
+    String address = mqtt().get("address").asString();
+    return Integer.parseInt(address.substring(address.indexOf(':') + 1));
+  }
+
+  /** A page of any site can open a WebSocket to this machine; the broker has none for it. */
+  @Test
+  void webPagesDoNotReachTheBroker() throws Exception {
+    long seen = count("RECEIVED");
+    var client =
+        MqttClient.builder()
+            .useMqttVersion3()
+            .serverHost("127.0.0.1")
+            .serverPort(brokerPort())
+            .webSocketWithDefaultConfig()
+            .buildAsync();
+    assertThat(client.connect())
+        .failsWithin(Duration.ofSeconds(15))
+        .withThrowableOfType(ExecutionException.class);
+    assertThat(count("RECEIVED")).isEqualTo(seen);
+  }
+
+  @Test
+  void nobodyTakesTheProgramsOwnSession() {
+    for (String name : new String[] {"mind-spool", "mind-spool-2"}) {
+      var thief =
+          MqttClient.builder()
+              .useMqttVersion3()
+              .identifier(name)
+              .serverHost("127.0.0.1")
+              .serverPort(brokerPort())
+              .buildAsync();
+      assertThat(thief.connect())
+          .as(name)
+          .failsWithin(Duration.ofSeconds(15))
+          .withThrowableOfType(ExecutionException.class);
+    }
+    assertThat(mqtt().get("connected").asBoolean()).isTrue();
+  }
+
+  /** What a subscriber does not read is dropped for it alone, and said. */
+  @Test
+  void aDeafSubscriberDoesNotFillTheDisk() throws Exception {
+    long device = device("hygrometer 10", "HYGROMETER", null, channel("deaf/x", "", "PERCENT", ""));
+    try (var deaf = new DeafSubscriber(brokerPort(), "deaf-one")) {
+      var flooding =
+          MqttClient.builder()
+              .useMqttVersion3()
+              .serverHost("127.0.0.1")
+              .serverPort(brokerPort())
+              .buildAsync();
+      flooding.connect().get(10, TimeUnit.SECONDS);
+      CompletableFuture<?> last = null;
+      for (int i = 0; i < 25_000; i++) {
+        last =
+            flooding
+                .publishWith()
+                .topic("deaf/x")
+                .payload(String.valueOf(i % 100).getBytes(StandardCharsets.UTF_8))
+                .qos(MqttQos.AT_LEAST_ONCE)
+                .send();
+        if (i % 500 == 0) {
+          last.get(30, TimeUnit.SECONDS);
+        }
+      }
+      last.get(30, TimeUnit.SECONDS);
+      await(() -> readings(device) == 25_000);
+      await(() -> api.get("/api/alerts").raw().body().contains("deaf-one"));
+      flooding.disconnect();
+    }
   }
 
   @Test

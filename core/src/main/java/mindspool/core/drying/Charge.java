@@ -15,7 +15,7 @@ import mindspool.core.stock.ReelKind;
 public record Charge(List<Load> spools) {
 
   /** More than any dryer for reels holds. */
-  public static final int MOST_SPOOLS = 24;
+  public static final int MOST_SPOOLS = 16;
 
   public Charge {
     if (spools.isEmpty() || spools.size() > MOST_SPOOLS) {

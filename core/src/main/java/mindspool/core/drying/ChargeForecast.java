@@ -10,6 +10,7 @@ import java.util.function.ToDoubleFunction;
 import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import mindspool.core.EndedEarlyException;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.climate.SaturationPressure;
 import mindspool.core.drying.Charge.Load;
@@ -463,6 +464,7 @@ public record ChargeForecast(
      */
     void follow(double hours, boolean takingOut, boolean toTheEnd) {
       while (time < 3600 * hours - 1 && !inside.isEmpty()) {
+        EndedEarlyException.throwIfInterrupted();
         double step =
             Math.min(LONGEST_STEP_S, Math.max(FIRST_STEP_S, Math.floor(time / STEP_GROWTH)));
         double end = Math.min(3600 * hours, time + step);

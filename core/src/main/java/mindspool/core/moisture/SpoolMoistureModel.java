@@ -6,6 +6,7 @@ import static mindspool.core.PhysicalConstants.WATER_MOLAR_MASS;
 import static mindspool.core.PhysicalConstants.kelvin;
 
 import java.util.Arrays;
+import mindspool.core.EndedEarlyException;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.climate.ClimateSeries;
@@ -293,6 +294,7 @@ public final class SpoolMoistureModel {
       double event = Math.min(toS, climate.nextJumpAfter(time));
       double longest = climate.isConstant() ? 2 * options.maxStepS : options.maxStepS;
       while (time < event) {
+        EndedEarlyException.throwIfInterrupted();
         double wanted = Math.min(step, longest);
         double left = event - time;
         // Two even steps rather than one full and one sliver.

@@ -4,11 +4,18 @@ import static mindspool.core.PhysicalConstants.GAS_CONSTANT;
 import static mindspool.core.PhysicalConstants.WATER_MOLAR_MASS;
 import static mindspool.core.PhysicalConstants.kelvin;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.concurrent.Callable;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import mindspool.core.EndedEarlyException;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.climate.SaturationPressure;
 import mindspool.core.drying.Charge.Load;
@@ -75,8 +82,26 @@ final class DryTimes {
 
   /** Follows all pairs ahead, several at a time. */
   void follow(List<PlanSpool> spools, List<PlanDryer> dryers) {
-    spools.parallelStream()
-        .forEach(spool -> dryers.stream().filter(d -> !d.outOfOrder()).forEach(d -> of(spool, d)));
+    List<Callable<Boolean>> pairs = new ArrayList<>();
+    for (PlanSpool spool : spools) {
+      dryers.stream()
+          .filter(dryer -> !dryer.outOfOrder())
+          .forEach(dryer -> pairs.add(() -> of(spool, dryer).refused()));
+    }
+    ExecutorService several =
+        Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors());
+    try {
+      for (Future<Boolean> done : several.invokeAll(pairs)) {
+        done.get();
+      }
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new EndedEarlyException();
+    } catch (ExecutionException e) {
+      throw e.getCause() instanceof RuntimeException cause ? cause : new IllegalStateException(e);
+    } finally {
+      several.shutdownNow();
+    }
   }
 
   Alone of(PlanSpool spool, PlanDryer dryer) {

@@ -10,6 +10,7 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.drying.Belief;
@@ -25,6 +26,7 @@ import mindspool.core.stock.ReelKind;
 import mindspool.core.stock.Winding;
 import mindspool.server.calc.Inputs.WindingRequest;
 import mindspool.server.http.Asks;
+import mindspool.server.http.HeavyWork;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
@@ -34,9 +36,13 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "calculators")
 class DryingCalculator {
 
-  private final MaterialCatalogue catalogue;
+  private static final double MOST_START_SPREAD = 1;
 
-  DryingCalculator(MaterialCatalogue catalogue) {
+  private final MaterialCatalogue catalogue;
+  private final HeavyWork heavy;
+
+  DryingCalculator(MaterialCatalogue catalogue, HeavyWork heavy) {
+    this.heavy = heavy;
     this.catalogue = catalogue;
   }
 
@@ -85,6 +91,10 @@ class DryingCalculator {
                                "reel": "cardboard"}
                               """))))
   DryingAnswer drying(@RequestBody DryingRequest request) {
+    return heavy.run(() -> computed(request));
+  }
+
+  private DryingAnswer computed(DryingRequest request) {
     Material material = Inputs.material(catalogue, request.material, request.materialOverrides);
     Winding winding =
         Inputs.present(request.winding).toWinding(material, request.filamentDiameterMm);
@@ -137,6 +147,7 @@ class DryingCalculator {
   @PostMapping("/api/calc/drying-charge")
   @Operation(
       summary = "Several spools dried together: common setpoint, shared air, who comes last",
+      description = "Limits: 16 spools, 20 s of computing.",
       requestBody =
           @io.swagger.v3.oas.annotations.parameters.RequestBody(
               content =
@@ -158,6 +169,10 @@ class DryingCalculator {
                                          "volumeL": 12}}
                               """))))
   ChargeAnswer charge(@RequestBody ChargeRequest request) {
+    return heavy.run(() -> computed(request));
+  }
+
+  private ChargeAnswer computed(ChargeRequest request) {
     MoistAir room =
         Require.present(
                 "room", request.room, "an object with temperatureC, relativeHumidityPercent")
@@ -166,6 +181,13 @@ class DryingCalculator {
         Require.present("dryer", request.dryer, "an object with setpointC, ratedMaxC");
     List<ChargedSpool> spools =
         Require.present("spools", request.spools, "at least one spool with material and winding");
+    if (spools.size() > Charge.MOST_SPOOLS) {
+      throw new InvalidValueException(
+          "spools",
+          spools.size() + " spools",
+          "up to " + Charge.MOST_SPOOLS,
+          "No dryer takes more.");
+    }
     List<Charge.Load> loads = new ArrayList<>();
     for (int i = 0; i < spools.size(); i++) {
       ChargedSpool spool = spools.get(i);
@@ -173,6 +195,12 @@ class DryingCalculator {
     }
     return ChargeAnswer.of(
         ChargeForecast.of(new Charge(loads), wanted.toDryer(), room, optional(wanted.setpointC())));
+  }
+
+  /** Standard deviation of the water in a spool as a share of it. */
+  static double spread(Double given, double otherwise) {
+    return Require.within(
+        "startSpread", given == null ? otherwise : given, 0, MOST_START_SPREAD, "");
   }
 
   private Charge.Load load(ChargedSpool spool, MoistAir room) {
@@ -184,7 +212,9 @@ class DryingCalculator {
         start(material, winding, spool.initialMoisturePercent, room),
         spool.reel == null ? ReelKind.PLASTIC : ReelKind.ofId(spool.reel),
         spool.limitPercent == null ? material.dryTargetPercent() : spool.limitPercent,
-        Belief.anyLot(spool.startSpread == null ? 0 : spool.startSpread),
-        spool.scaleStepG == null ? 1 : spool.scaleStepG);
+        Belief.anyLot(spread(spool.startSpread, 0)),
+        spool.scaleStepG == null
+            ? 1
+            : Require.within("scaleStepG", spool.scaleStepG, 0.001, 50, "g"));
   }
 }

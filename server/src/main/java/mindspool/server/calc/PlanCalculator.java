@@ -38,6 +38,7 @@ import mindspool.core.stock.Winding;
 import mindspool.server.calc.DryingCalculator.RoomRequest;
 import mindspool.server.calc.Inputs.WindingRequest;
 import mindspool.server.http.Asks;
+import mindspool.server.http.HeavyWork;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
@@ -54,9 +55,21 @@ class PlanCalculator {
   private static final double USUAL_REEL_MM = 200;
   private static final double USUAL_WIDTH_MM = 60;
 
-  private final MaterialCatalogue catalogue;
+  private static final double LEAST_SECONDS = 0.1;
 
-  PlanCalculator(MaterialCatalogue catalogue) {
+  /** To follow the spools and to put the answer together, s. */
+  private static final double LEEWAY_S = 10;
+
+  private static final int MOST_SPOOLS = 200;
+  private static final int MOST_DRYERS = 50;
+  private static final int MOST_PAIRS = 1000;
+  private static final int MOST_WINDOWS = 200;
+
+  private final MaterialCatalogue catalogue;
+  private final HeavyWork heavy;
+
+  PlanCalculator(MaterialCatalogue catalogue, HeavyWork heavy) {
+    this.heavy = heavy;
     this.catalogue = catalogue;
   }
 
@@ -115,7 +128,9 @@ class PlanCalculator {
       summary = "Which spool is dried when, where and with which others, and why",
       description =
           "Hours count from the plan's start. Without hands somebody is there at all times."
-              + " Spools are taken to be bagged until their job; in a dry box they hold.",
+              + " Spools are taken to be bagged until their job; in a dry box they hold."
+              + " seconds [3], up to 30, is how long a better plan is sought; following the spools"
+              + " counts. Limits: 200 spools, 50 dryers, 1,000 pairs of both, 200 jobs, 31 days.",
       requestBody =
           @io.swagger.v3.oas.annotations.parameters.RequestBody(
               content =
@@ -136,6 +151,11 @@ class PlanCalculator {
                                          {"fromHour": 24, "toHour": 33}]}
                               """))))
   PlanAnswer plan(@RequestBody PlanRequest request) {
+    long beganNs = System.nanoTime();
+    return heavy.run(MOST_SECONDS + LEEWAY_S, () -> sought(request, beganNs));
+  }
+
+  private PlanAnswer sought(PlanRequest request, long beganNs) {
     MoistAir room =
         Require.present(
                 "room", request.room, "an object with temperatureC, relativeHumidityPercent")
@@ -150,6 +170,7 @@ class PlanCalculator {
             "s");
     Map<String, PlanSpool> spools = new LinkedHashMap<>();
     List<PlanSpoolRequest> asked = Require.present("spools", request.spools, "a list of spools");
+    refuseMore("spools", asked.size(), MOST_SPOOLS);
     for (int i = 0; i < asked.size(); i++) {
       PlanSpoolRequest each = asked.get(i);
       PlanSpool spool = Require.inside("spools[" + i + "]", () -> spool(each, room));
@@ -163,23 +184,49 @@ class PlanCalculator {
     List<PlanDryer> dryers = new ArrayList<>();
     List<PlanDryerRequest> described =
         Require.present("dryers", request.dryers, "a list of dryers");
+    refuseMore("dryers", described.size(), MOST_DRYERS);
+    refuseMore("spools times dryers", asked.size() * described.size(), MOST_PAIRS);
     for (int i = 0; i < described.size(); i++) {
       PlanDryerRequest each = described.get(i);
       long otherwise = i + 1;
-      dryers.add(Require.inside("dryers[" + i + "]", () -> dryer(each, otherwise)));
+      PlanDryer dryer = Require.inside("dryers[" + i + "]", () -> dryer(each, otherwise));
+      if (dryers.stream().anyMatch(other -> other.id() == dryer.id())) {
+        throw new InvalidValueException(
+            "dryers[" + i + "].id", dryer.id(), "each number once", "Tell them apart.");
+      }
+      dryers.add(dryer);
     }
     List<PlanJob> jobs = new ArrayList<>();
     List<PlanJobRequest> wanted = Require.present("jobs", request.jobs, "a list of jobs");
+    refuseMore("jobs", wanted.size(), PlanProblem.MOST_JOBS);
+    refuseMore("hands", request.hands == null ? 0 : request.hands.size(), MOST_WINDOWS);
     for (int i = 0; i < wanted.size(); i++) {
       PlanJobRequest each = wanted.get(i);
       long otherwise = i + 1;
-      jobs.add(Require.inside("jobs[" + i + "]", () -> job(each, otherwise, spools, holds, room)));
+      PlanJob job =
+          Require.inside("jobs[" + i + "]", () -> job(each, otherwise, spools, holds, room));
+      if (jobs.stream().anyMatch(other -> other.id() == job.id())) {
+        throw new InvalidValueException(
+            "jobs[" + i + "].id", job.id(), "each number once", "Tell them apart.");
+      }
+      jobs.add(job);
     }
     PlanProblem problem =
         new PlanProblem(
             horizon, dryers, jobs, hands(request.hands, horizon), room, List.of(), Map.of());
-    Duration most = Duration.ofMillis(Math.round(1000 * seconds));
-    return PlanAnswer.of(new DryingPlanner(problem).best(most, most, plan -> {}, () -> false));
+    DryingPlanner planner = new DryingPlanner(problem);
+    // What it took to get here counts; the first plan is given all the same.
+    double passed = (System.nanoTime() - beganNs) / 1e9;
+    Duration most = Duration.ofMillis(Math.round(1000 * Math.max(LEAST_SECONDS, seconds - passed)));
+    return PlanAnswer.of(
+        planner.best(most, most, plan -> {}, () -> Thread.currentThread().isInterrupted()));
+  }
+
+  private static void refuseMore(String field, int count, int most) {
+    if (count > most) {
+      throw new InvalidValueException(
+          field, count + " of them", "up to " + most, "Plan for one workshop at a time.");
+    }
   }
 
   private PlanSpool spool(PlanSpoolRequest spool, MoistAir room) {
@@ -199,13 +246,19 @@ class PlanCalculator {
             start,
             spool.reel == null ? ReelKind.PLASTIC : ReelKind.ofId(spool.reel),
             material.dryTargetPercent(),
-            Belief.anyLot(spool.startSpread == null ? USUAL_SPREAD : spool.startSpread));
+            Belief.anyLot(DryingCalculator.spread(spool.startSpread, USUAL_SPREAD)));
     return new PlanSpool(
         code,
         load,
         1000 * winding.dryMassKg(),
-        spool.reelDiameterMm == null ? USUAL_REEL_MM : spool.reelDiameterMm,
-        spool.reelWidthMm == null ? USUAL_WIDTH_MM : spool.reelWidthMm);
+        Require.within(
+            "reelDiameterMm",
+            number("reelDiameterMm", spool.reelDiameterMm, USUAL_REEL_MM),
+            10,
+            1000,
+            "mm"),
+        Require.within(
+            "reelWidthMm", number("reelWidthMm", spool.reelWidthMm, USUAL_WIDTH_MM), 5, 500, "mm"));
   }
 
   /** How long it prints well in the open, once dried. */
@@ -237,7 +290,8 @@ class PlanCalculator {
             dryer.slots == null ? 1 : dryer.slots,
             Optional.ofNullable(dryer.maxReelDiameterMm),
             Optional.ofNullable(dryer.maxReelWidthMm)),
-        dryer.freeFromHour == null ? 0 : dryer.freeFromHour,
+        Require.within(
+            "freeFromHour", number("freeFromHour", dryer.freeFromHour, 0), 0, 31 * 24, "h"),
         Boolean.TRUE.equals(dryer.outOfOrder),
         Boolean.TRUE.equals(dryer.feedsOut));
   }
@@ -249,7 +303,7 @@ class PlanCalculator {
       Map<String, OptionalDouble> holds,
       MoistAir room) {
     long id = job.id == null ? otherwise : job.id;
-    double grams = number("grams", job.grams);
+    double grams = Require.within("grams", number("grams", job.grams), 0.1, 20_000, "g");
     List<PlanSpool> candidates =
         job.codes != null
             ? job.codes.stream().map(code -> known(code, spools)).toList()
@@ -258,7 +312,7 @@ class PlanCalculator {
                 .filter(spool -> spool.netG() >= grams)
                 .toList();
     Map<String, Boolean> ready = new HashMap<>();
-    double hours = number("hours", job.hours, 1);
+    double hours = Require.within("hours", number("hours", job.hours, 1), 0.05, 1000, "h");
     for (PlanSpool spool : candidates) {
       ready.put(spool.code(), isReady(spool, job, hours, room));
     }
@@ -266,7 +320,7 @@ class PlanCalculator {
         id,
         job.name == null ? "job " + id : job.name,
         grams,
-        number("startHour", job.startHour),
+        Require.within("startHour", number("startHour", job.startHour), 0, 31 * 24, "h"),
         hours,
         candidates,
         ready,

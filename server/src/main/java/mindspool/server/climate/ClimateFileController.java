@@ -21,7 +21,10 @@ import mindspool.core.climate.log.ClimateLogReader;
 import mindspool.core.climate.log.LogAnswers;
 import mindspool.core.climate.log.LogLayout;
 import mindspool.server.http.Asks;
+import mindspool.server.http.HeavyWork;
 import mindspool.server.http.NotFoundException;
+import mindspool.server.keep.DiskSpace;
+import mindspool.server.keep.Durability;
 import org.springframework.http.MediaType;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -51,10 +54,22 @@ class ClimateFileController {
 
   private final Climates climates;
   private final ClimateImport importer;
+  private final HeavyWork heavy;
+  private final DiskSpace disk;
+  private final Durability durability;
   private final Clock clock;
   private final Map<String, Upload> uploads = new ConcurrentHashMap<>();
 
-  ClimateFileController(Climates climates, ClimateImport importer, Clock clock) {
+  ClimateFileController(
+      Climates climates,
+      ClimateImport importer,
+      HeavyWork heavy,
+      DiskSpace disk,
+      Durability durability,
+      Clock clock) {
+    this.heavy = heavy;
+    this.disk = disk;
+    this.durability = durability;
     this.climates = climates;
     this.importer = importer;
     this.clock = clock;
@@ -105,6 +120,7 @@ class ClimateFileController {
     }
     ClimateLogReader.checkSize(file.getSize());
     forgetOld();
+    disk.refuseWhenLow();
     if (uploads.size() >= MOST_UPLOADS) {
       throw new InvalidValueException(
           "file",
@@ -148,6 +164,7 @@ class ClimateFileController {
           String.join(", ", open.options().stream().map(ClimateLog.Option::value).toList()),
           open.text());
     }
+    disk.refuseWhenLow();
     upload.done.set(0);
     upload.cancelled.set(false);
     ClimateFile file =
@@ -158,6 +175,7 @@ class ClimateFileController {
             clock.instant().getEpochSecond(),
             upload.done::set,
             upload.cancelled::get);
+    durability.awaitDisk();
     uploads.remove(uploadId);
     climates.changed(placeId);
     return new ImportView(
@@ -184,12 +202,15 @@ class ClimateFileController {
   @DeleteMapping("/{fileId}")
   @Operation(summary = "Takes an imported file's readings out again")
   void remove(@PathVariable long placeId, @PathVariable long fileId) {
+    disk.refuseWhenLow();
     importer.remove(placeId, fileId);
+    durability.awaitDisk();
     climates.changed(placeId);
   }
 
   private ClimateLog read(Upload upload, LogAnswers answers) {
-    return ClimateLogReader.read(upload.content, upload.zone, clock.instant(), answers);
+    return heavy.run(
+        () -> ClimateLogReader.read(upload.content, upload.zone, clock.instant(), answers));
   }
 
   private PreviewView preview(String id, Upload upload, LogAnswers answers) {

@@ -1,6 +1,6 @@
 package mindspool.server.climate;
 
-import jakarta.persistence.EntityManager;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.NavigableSet;
@@ -12,6 +12,7 @@ import mindspool.core.InvalidValueException;
 import mindspool.core.climate.log.ClimateLog.Reading;
 import mindspool.server.http.NotFoundException;
 import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -19,7 +20,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class ClimateImport {
 
-  private static final int BATCH = 500;
+  private static final int BATCH = 2_000;
 
   /** A file's reading so close to one of a device of that place is the same, s. */
   private static final long SAME_S = 60;
@@ -27,17 +28,17 @@ class ClimateImport {
   private final ClimateStore.Files files;
   private final ClimateStore.Readings readings;
   private final ObjectProvider<LiveReadings> live;
-  private final EntityManager entityManager;
+  private final JdbcTemplate jdbc;
 
   ClimateImport(
       ClimateStore.Files files,
       ClimateStore.Readings readings,
       ObjectProvider<LiveReadings> live,
-      EntityManager entityManager) {
+      JdbcTemplate jdbc) {
     this.files = files;
     this.readings = readings;
     this.live = live;
-    this.entityManager = entityManager;
+    this.jdbc = jdbc;
   }
 
   /** How many of a file's readings the place has not yet, from a file or a device of its own. */
@@ -80,7 +81,8 @@ class ClimateImport {
       BooleanSupplier cancelled) {
     Set<Long> known = new HashSet<>(readings.times(placeId));
     NavigableSet<Long> measured = measured(placeId);
-    ClimateFile file = files.save(new ClimateFile(placeId, fileName, nowS));
+    ClimateFile file = files.saveAndFlush(new ClimateFile(placeId, fileName, nowS));
+    List<Object[]> batch = new ArrayList<>(BATCH);
     int seen = 0;
     for (Reading reading : found) {
       if (cancelled.getAsBoolean()) {
@@ -88,29 +90,35 @@ class ClimateImport {
             "file", "cancelled", "an import that runs to its end", "Nothing was stored.");
       }
       if (!near(measured, reading.epochS()) && known.add(reading.epochS())) {
-        entityManager.persist(
-            new ClimateReading(
-                new ClimateReading.Key(placeId, reading.epochS()),
-                reading.temperatureC(),
-                reading.relativeHumidityPercent(),
-                file.id));
+        batch.add(
+            new Object[] {
+              placeId,
+              reading.epochS(),
+              reading.temperatureC(),
+              reading.relativeHumidityPercent(),
+              file.id
+            });
         file.rowsTaken++;
         file.firstS = file.firstS == null ? reading.epochS() : file.firstS;
         file.lastS = reading.epochS();
       }
       if (++seen % BATCH == 0) {
+        insert(batch);
         progress.accept(seen);
-        flush(file);
       }
     }
-    flush(file);
+    insert(batch);
     progress.accept(seen);
-    return file;
+    return files.saveAndFlush(file);
   }
 
-  private void flush(ClimateFile file) {
-    files.saveAndFlush(file);
-    entityManager.clear();
+  private void insert(List<Object[]> batch) {
+    jdbc.batchUpdate(
+        "insert into climate_reading"
+            + " (place_id, time_s, temperature_c, relative_humidity_percent, file_id)"
+            + " values (?, ?, ?, ?, ?)",
+        batch);
+    batch.clear();
   }
 
   /** Takes a file's readings out again. */

@@ -17,6 +17,7 @@ import mindspool.server.calc.ChargeAnswer;
 import mindspool.server.calc.DryerRequest;
 import mindspool.server.calc.DryingAnswer;
 import mindspool.server.http.Asks;
+import mindspool.server.http.HeavyWork;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -37,7 +38,10 @@ class DryController {
   private final Spools spools;
   private final Clock clock;
 
-  DryController(DryerBook book, Spools spools, Clock clock) {
+  private final HeavyWork heavy;
+
+  DryController(DryerBook book, Spools spools, Clock clock, HeavyWork heavy) {
+    this.heavy = heavy;
     this.book = book;
     this.spools = spools;
     this.clock = clock;
@@ -83,6 +87,10 @@ class DryController {
   @Operation(summary = "What a cycle in a dryer would do to this spool, from its present state")
   DryingForecastView forecast(
       @PathVariable String code, @RequestBody DryingForecastRequest request) {
+    return heavy.run(() -> computed(code, request));
+  }
+
+  private DryingForecastView computed(String code, DryingForecastRequest request) {
     CurrentSpool spool = spools.current(code);
     Dryer dryer = dryer(request.dryerId, request.dryer);
     OptionalDouble setpoint = setpoint(request.dryer);
@@ -149,6 +157,10 @@ class DryController {
   @PostMapping("/api/charge-forecast")
   @Operation(summary = "What a cycle would do to several spools together, from their present state")
   ChargeForecastView charge(@RequestBody ChargeForecastRequest request) {
+    return heavy.run(() -> computed(request));
+  }
+
+  private ChargeForecastView computed(ChargeForecastRequest request) {
     Dryer dryer = dryer(request.dryerId, request.dryer);
     MoistAir room =
         room(request.roomPlaceId, request.roomTemperatureC, request.roomRelativeHumidityPercent);

@@ -91,7 +91,7 @@ class ActGate extends OncePerRequestFilter {
       durability.awaitDisk();
       answer.copyBodyToResponse();
     } catch (RuntimeException e) {
-      response.reset();
+      response.resetBuffer();
       if (problems.resolveException(request, response, null, e) == null) {
         throw e;
       }

@@ -9,6 +9,7 @@ import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.Set;
+import java.util.concurrent.Semaphore;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
@@ -32,9 +33,13 @@ class BodyLimit extends OncePerRequestFilter {
   /** Ten years of hourly air, each interval about a hundred characters. */
   private static final int MOST_CLIMATE = 24 * MB;
 
+  private static final int MOST_FILE = 20 * MB;
+  private static final int LARGE_AT_ONCE = 2;
+
   private static final Set<String> LONG_LISTS = Set.of("/api/calc/moisture");
 
   private final HandlerExceptionResolver problems;
+  private final Semaphore largeOnes = new Semaphore(LARGE_AT_ONCE, true);
 
   BodyLimit(@Qualifier("handlerExceptionResolver") HandlerExceptionResolver problems) {
     this.problems = problems;
@@ -70,13 +75,32 @@ class BodyLimit extends OncePerRequestFilter {
         answer(request, response, type);
         return;
       }
-      int most = LONG_LISTS.contains(request.getRequestURI()) ? MOST_CLIMATE : MOST;
-      if (!file && request.getContentLengthLong() > most) {
-        throw new TooLargeException(most);
+      boolean large = file || LONG_LISTS.contains(request.getRequestURI());
+      int most = large ? MOST_CLIMATE : MOST;
+      if (request.getContentLengthLong() > most) {
+        throw new TooLargeException(file ? MOST_FILE : most);
       }
-      chain.doFilter(file ? request : new Counted(request, most), response);
-    } catch (TooLargeException e) {
+      HttpServletRequest counted = file ? request : new Counted(request, most);
+      if (large
+          && !(request.getContentLengthLong() <= MOST && request.getContentLengthLong() >= 0)) {
+        passOneOfFew(counted, response, chain);
+      } else {
+        chain.doFilter(counted, response);
+      }
+    } catch (TooLargeException | HeavyWork.TooMuchException e) {
       problems.resolveException(request, response, null, e);
+    }
+  }
+
+  /** Large bodies are held in memory, so only some at a time. */
+  private void passOneOfFew(
+      HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+      throws ServletException, IOException {
+    HeavyWork.enter(largeOnes);
+    try {
+      chain.doFilter(request, response);
+    } finally {
+      largeOnes.release();
     }
   }
 

@@ -1,6 +1,7 @@
 package mindspool.server.http;
 
 import com.fasterxml.jackson.annotation.Nulls;
+import java.util.Set;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Text;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
@@ -28,6 +29,9 @@ class JsonRules {
 
   private static final double MOST = 1e100;
 
+  /** What other programs write where they have no number. */
+  private static final Set<String> NO_NUMBERS = Set.of("NaN", "Infinity", "-Infinity");
+
   @Bean
   JsonMapperBuilderCustomizer strictJson() {
     return builder ->
@@ -52,6 +56,10 @@ class JsonRules {
 
     @Override
     public Double deserialize(JsonParser json, DeserializationContext context) {
+      if (json.currentToken() == JsonToken.VALUE_STRING && NO_NUMBERS.contains(json.getString())) {
+        throw context.weirdNumberException(
+            Double.valueOf(json.getString()), Double.class, "not finite");
+      }
       if (json.currentToken() != JsonToken.VALUE_NUMBER_INT
           && json.currentToken() != JsonToken.VALUE_NUMBER_FLOAT) {
         return (Double) context.handleUnexpectedToken(getValueType(context), json);

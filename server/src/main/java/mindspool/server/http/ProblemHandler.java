@@ -104,6 +104,11 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
   }
 
   @ExceptionHandler
+  ProblemDetail tooLong(HeavyWork.TooLongException e) {
+    return plain(HttpStatus.SERVICE_UNAVAILABLE, "Too long", e.getMessage());
+  }
+
+  @ExceptionHandler
   ProblemDetail tooMuch(HeavyWork.TooMuchException e) {
     return plain(HttpStatus.SERVICE_UNAVAILABLE, "Too much at once", e.getMessage());
   }
@@ -179,6 +184,18 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
       HttpHeaders headers,
       HttpStatusCode status,
       WebRequest request) {
+    // JSON that is sound, with a number in it that cannot be meant.
+    if (e.getCause() instanceof InvalidFormatException odd && odd.getValue() instanceof Double) {
+      return respond(
+          problem(
+              HttpStatus.UNPROCESSABLE_CONTENT,
+              "A value cannot be used",
+              new FieldProblem(
+                  path(odd),
+                  String.valueOf(odd.getValue()),
+                  "a finite number of a size that can be meant",
+                  "Leave it out where there is none.")));
+    }
     return respond(
         problem(HttpStatus.BAD_REQUEST, "The request cannot be read", unreadable(e.getCause())));
   }

@@ -51,7 +51,12 @@ public final class BackupCommand {
     return "jdbc:h2:file:" + data.resolve("mind-spool").toAbsolutePath() + ";IFEXISTS=TRUE";
   }
 
-  static String backup(Path data) throws IOException, SQLException, InterruptedException {
+  /**
+   * Makes a backup of a data folder, whether or not the program runs with it.
+   *
+   * @return what was done, in words
+   */
+  public static String backup(Path data) throws IOException, SQLException, InterruptedException {
     try (Connection connection = DriverManager.getConnection(url(data), "sa", "")) {
       Backup made = BackupFolder.of(data).make(connection, Reason.MANUAL, Instant.now());
       return said(data, made.file().getFileName().toString());
@@ -90,7 +95,13 @@ public final class BackupCommand {
     return body.get("file").asString();
   }
 
-  static String restore(Path data, Path file) throws IOException, SQLException {
+  /**
+   * Puts a backup in the place of the data; the program must not run with it.
+   *
+   * @param file null for the newest backup
+   * @return what was done, in words
+   */
+  public static String restore(Path data, Path file) throws IOException, SQLException {
     BackupFolder folder = BackupFolder.of(data);
     refuseWhileOpen(data);
     Path chosen = file;

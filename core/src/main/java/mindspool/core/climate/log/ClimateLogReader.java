@@ -18,6 +18,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import java.util.function.BiConsumer;
 import java.util.regex.Pattern;
+import mindspool.core.EndedEarlyException;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.climate.MoistAir;
@@ -68,6 +69,16 @@ public final class ClimateLogReader {
       Pattern.compile("°\\s*c|celsius|deg\\s*c|[ _(\\[]c[)\\]]?$");
   private static final Pattern NUMBER =
       Pattern.compile("[-+]?(\\d+([.,]\\d*)?|[.,]\\d+)([eE][-+]?\\d+)?");
+
+  private static final Pattern UNIT =
+      Pattern.compile("\\s*(°\\s*[CcFf]|[CcFf]|%\\s*([Rr][Hh])?|[Rr][Hh]|K)$");
+  private static final Pattern DECIMAL_COMMA = Pattern.compile("\\d,\\d");
+
+  /** Longer, and it is no number. */
+  private static final int MOST_NUMBER = 40;
+
+  /** No logger writes more columns. */
+  private static final int MOST_COLUMNS = 200;
 
   private final String text;
   private final ZoneId zone;
@@ -193,6 +204,14 @@ public final class ClimateLogReader {
             .get();
     try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
       for (CSVRecord line : parser) {
+        EndedEarlyException.throwIfInterrupted();
+        if (line.size() > MOST_COLUMNS) {
+          throw unreadable(
+              "a table with " + line.size() + " columns in line " + parser.getCurrentLineNumber(),
+              "A log has at most "
+                  + MOST_COLUMNS
+                  + "; export only time, temperature and humidity.");
+        }
         List<String> cells = new ArrayList<>(line.size());
         line.forEach(cell -> cells.add(cell.strip()));
         consumer.accept((int) parser.getCurrentLineNumber(), cells);
@@ -373,10 +392,10 @@ public final class ClimateLogReader {
           }
           String temperature = cell(cells, columns.temperature);
           number(temperature).ifPresent(temperatures::add);
-          marks[0] += temperature.matches(".*\\d,\\d.*") ? 1 : 0;
-          String lower = temperature.toLowerCase(Locale.ROOT);
-          marks[1] += lower.endsWith("f") ? 1 : 0;
-          marks[2] += lower.endsWith("c") ? 1 : 0;
+          marks[0] +=
+              temperature.indexOf(',') >= 0 && DECIMAL_COMMA.matcher(temperature).find() ? 1 : 0;
+          marks[1] += endsWith(temperature, 'f') ? 1 : 0;
+          marks[2] += endsWith(temperature, 'c') ? 1 : 0;
           number(cell(cells, columns.humidity))
               .ifPresent(value -> highest[0] = Math.max(highest[0], value));
           String time = timeText(cells, columns.time);
@@ -390,6 +409,10 @@ public final class ClimateLogReader {
     double median = temperatures.isEmpty() ? Double.NaN : temperatures.get(temperatures.size() / 2);
     return new Survey(
         marks[0] > 0, median, highest[0], marks[1] > 0, marks[2] > 0, styles, example[0]);
+  }
+
+  private static boolean endsWith(String cell, char letter) {
+    return !cell.isEmpty() && Character.toLowerCase(cell.charAt(cell.length() - 1)) == letter;
   }
 
   private TemperatureUnit temperatureUnit(
@@ -560,8 +583,16 @@ public final class ClimateLogReader {
 
   /** A number with point or comma, with or without a unit behind it. */
   private static OptionalDouble number(String cell) {
-    String bare = cell.replaceAll("\\s*(°\\s*[CcFf]|[CcFf]|%\\s*([Rr][Hh])?|[Rr][Hh]|K)$", "");
-    if (!NUMBER.matcher(bare).matches()) {
+    if (cell.isEmpty()) {
+      return OptionalDouble.empty();
+    }
+    char last = cell.charAt(cell.length() - 1);
+    // Most cells end in a digit; looking for a unit in them took most of an import's time.
+    String bare =
+        last >= '0' && last <= '9' || cell.length() > MOST_NUMBER
+            ? cell
+            : UNIT.matcher(cell).replaceAll("");
+    if (bare.length() > MOST_NUMBER || !NUMBER.matcher(bare).matches()) {
       return OptionalDouble.empty();
     }
     double value = Double.parseDouble(bare.replace(',', '.'));

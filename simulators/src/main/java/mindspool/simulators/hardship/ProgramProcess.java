@@ -1,0 +1,128 @@
+package mindspool.simulators.hardship;
+
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+
+/** The program in a process of its own, on free ports, with a data folder that outlives it. */
+public final class ProgramProcess implements AutoCloseable {
+
+  private static final int TRIES = 600;
+  private static final long PAUSE_MS = 100;
+  private static final String MAIN = "mindspool.server.MindSpoolApplication";
+
+  private final Path data;
+  private final String classPath;
+  private final List<String> settings;
+  private final int httpPort = freePort();
+  private final int mqttPort = freePort();
+  private final Path log;
+  private Process process;
+
+  /**
+   * Prepares a program.
+   *
+   * @param data its data folder
+   * @param classPath where its classes are
+   * @param settings more options of it
+   */
+  public ProgramProcess(Path data, String classPath, String... settings) throws IOException {
+    this.data = data;
+    this.classPath = classPath;
+    this.settings = List.of(settings);
+    this.log = Files.createTempFile("mind-spool-process", ".log");
+  }
+
+  private static int freePort() {
+    try (ServerSocket socket = new ServerSocket(0)) {
+      return socket.getLocalPort();
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  public int httpPort() {
+    return httpPort;
+  }
+
+  public int mqttPort() {
+    return mqttPort;
+  }
+
+  /** All that it printed. */
+  public String output() throws IOException {
+    return Files.readString(log);
+  }
+
+  public Process process() {
+    return process;
+  }
+
+  /** Starts it without waiting. */
+  public void launch() throws IOException {
+    List<String> command =
+        new ArrayList<>(
+            List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-Xmx512m",
+                "-XX:TieredStopAtLevel=1",
+                "-cp",
+                classPath,
+                MAIN,
+                "--server.port=" + httpPort,
+                "--mindspool.mqtt.port=" + mqttPort,
+                "--mindspool.data-dir=" + data));
+    command.addAll(settings);
+    process =
+        new ProcessBuilder(command)
+            .redirectErrorStream(true)
+            .redirectOutput(ProcessBuilder.Redirect.appendTo(log.toFile()))
+            .start();
+  }
+
+  /** Starts it and waits until it answers and hears its devices. */
+  public void start() throws IOException, InterruptedException {
+    launch();
+    Http http = new Http(httpPort);
+    for (int i = 0; i < TRIES; i++) {
+      if (!process.isAlive()) {
+        throw new IllegalStateException("the program ended:\n" + output());
+      }
+      try {
+        if (http.get("/api/mqtt").json().path("connected").asBoolean()) {
+          return;
+        }
+      } catch (IOException notYet) {
+        // It is still starting.
+      }
+      Thread.sleep(PAUSE_MS);
+    }
+    throw new IllegalStateException("the program does not answer:\n" + output());
+  }
+
+  /** Ends it at once, as a power cut would. */
+  public void kill() throws InterruptedException {
+    process.destroyForcibly().waitFor();
+  }
+
+  /**
+   * Asks it to stop.
+   *
+   * @return whether it did within the given time
+   */
+  public boolean stop(int seconds) throws InterruptedException {
+    process.destroy();
+    return process.waitFor(seconds, TimeUnit.SECONDS);
+  }
+
+  @Override
+  public void close() throws InterruptedException {
+    if (process != null && process.isAlive()) {
+      kill();
+    }
+  }
+}
