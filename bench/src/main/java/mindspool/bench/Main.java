@@ -24,6 +24,10 @@ public final class Main {
       PlanSearch.run(args);
       return;
     }
+    if (args.length > 1 && (args[0].equals("kills") || args[0].equals("fuzz"))) {
+      Mistreatment.run(args);
+      return;
+    }
     measure(args);
   }
 

@@ -21,20 +21,23 @@ import java.util.regex.Pattern;
 import mindspool.simulators.DevicePublisher;
 
 /**
- * Load on a running program: {@code fill HTTP_PORT} makes a makerspace of 400 spools with a year of
- * climate and moves; {@code stream HTTP_PORT MQTT_PORT PER_SECOND SECONDS} publishes readings,
- * looks at the pages meanwhile, and counts what was stored.
+ * Load on a running program: {@code fill HTTP_PORT} makes a makerspace of 400 spools and 400 bags
+ * and boxes with a year of climate and moves, and times acts on it; {@code stream HTTP_PORT
+ * MQTT_PORT PER_SECOND SECONDS} publishes readings, looks at the pages meanwhile, and counts what
+ * was stored.
  */
 public final class WorkshopLoad {
 
   private static final int SPOOLS = 400;
   private static final int ROOMS = 6;
+  private static final int BAGS = 400;
   private static final int DAYS = 365;
   private static final int STREAM_DEVICES = 25;
   private static final Pattern NUMBER = Pattern.compile("\"readings\":(\\d+)");
 
   private final HttpClient http = HttpClient.newHttpClient();
   private final String base;
+  private final List<String> bagged = new ArrayList<>();
 
   private WorkshopLoad(int httpPort) {
     this.base = "http://127.0.0.1:" + httpPort;
@@ -108,12 +111,98 @@ public final class WorkshopLoad {
           "/api/spools/" + code + "/weighings",
           "{\"grossMassG\": 900, \"at\": \"%s\"}".formatted(ago(age / 2)));
     }
-    System.out.println(SPOOLS + " spools stored; computing");
+    System.out.println(SPOOLS + " spools stored");
     long start = System.nanoTime();
-    while (!field(get("/api/shelf"), "pending").equals("0")) {
-      Thread.sleep(500);
+    fillBags(random, rooms, materials);
+    awaitAll(start);
+    timeActs(rooms);
+  }
+
+  /** Closed bags and boxes, a quarter of them with a spool in it for most of a year. */
+  private void fillBags(Random random, List<String> rooms, String[] materials) throws Exception {
+    List<String> bags = new ArrayList<>();
+    for (int i = 0; i < BAGS; i++) {
+      String kind = i % 10 == 0 ? "GASKET_BOX" : "ZIP_BAG";
+      bags.add(
+          field(
+              post(
+                  "/api/places",
+                  "{\"name\": \"bag %d\", \"kind\": \"%s\", \"withinId\": %s}"
+                      .formatted(i, kind, rooms.get(i % ROOMS))),
+              "id"));
     }
-    System.out.printf("all computed after %.0f s%n", (System.nanoTime() - start) / 1e9);
+    for (int i = 0; i < BAGS; i += 4) {
+      int age = 200 + random.nextInt(DAYS - 210);
+      String code =
+          field(
+              post(
+                  "/api/spools",
+                  "{\"material\": \"%s\", \"colourName\": \"bagged %d\", \"arrival\": \"OPEN\", \"placeId\": %s, \"arrivedAt\": \"%s\"}"
+                      .formatted(
+                          materials[i % materials.length],
+                          i,
+                          i % 8 == 0 ? bags.get(i) : rooms.get(i % ROOMS),
+                          ago(age))),
+              "code");
+      if (i % 8 != 0) {
+        post(
+            "/api/spools/" + code + "/moves",
+            "{\"placeId\": %s, \"at\": \"%s\"}".formatted(bags.get(i), ago(age / 2)));
+      }
+      bagged.add(code);
+    }
+    post(
+        "/api/places/" + bags.get(1) + "/openings",
+        "{\"minutes\": 5, \"at\": \"2000-01-02T00:00:00Z\"}");
+    System.out.println(BAGS + " bags and boxes stored, a quarter with a spool; computing");
+  }
+
+  private void awaitAll(long start) throws Exception {
+    while (!field(get("/api/shelf"), "pending").equals("0")) {
+      Thread.sleep(250);
+    }
+    System.out.printf("all computed after %.1f s%n", (System.nanoTime() - start) / 1e9);
+  }
+
+  /** How long acts take with all that in stock, ms. */
+  private void timeActs(List<String> rooms) throws Exception {
+    List<Double> weighings = new ArrayList<>();
+    for (int i = 0; i < 20; i++) {
+      String path = "/api/spools/" + bagged.get(i % bagged.size()) + "/weighings";
+      weighings.add(timed(() -> post(path, "{\"grossMassG\": 905}")));
+    }
+    String one =
+        "{\"material\": \"PLA\", \"colourName\": \"timed\", \"placeId\": %s}"
+            .formatted(rooms.get(0));
+    List<Double> receipts = new ArrayList<>();
+    for (int i = 0; i < 10; i++) {
+      receipts.add(timed(() -> post("/api/spools", one)));
+    }
+    String hundred = "{\"common\": %s, \"reels\": [%s{}]}".formatted(one, "{},".repeat(99));
+    double delivery = timed(() -> post("/api/deliveries", hundred));
+    System.out.printf(
+        "weighing: median %.0f ms, worst %.0f; receiving: median %.0f ms, worst %.0f; a delivery of 100: %.0f ms%n",
+        median(weighings),
+        weighings.stream().mapToDouble(d -> d).max().orElse(0),
+        median(receipts),
+        receipts.stream().mapToDouble(d -> d).max().orElse(0),
+        delivery);
+    long start = System.nanoTime();
+    awaitAll(start);
+  }
+
+  private static double median(List<Double> values) {
+    return values.stream().sorted().toList().get(values.size() / 2);
+  }
+
+  private interface Sending {
+    String send() throws Exception;
+  }
+
+  private static double timed(Sending act) throws Exception {
+    long start = System.nanoTime();
+    act.send();
+    return (System.nanoTime() - start) / 1e6;
   }
 
   private static Instant ago(int days) {

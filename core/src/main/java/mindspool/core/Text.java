@@ -16,7 +16,7 @@ public final class Text {
    * @param field name of the field, for the complaint
    * @param text may be null, which counts as empty
    * @param least fewest characters, 0 where it may be left out
-   * @param most characters (code points) allowed
+   * @param most characters allowed, as the database counts them: those beyond the basic plane twice
    * @param advice what to do where it cannot be taken
    * @throws InvalidValueException when it is too short or too long, or holds control characters or
    *     half of a surrogate pair
@@ -25,7 +25,7 @@ public final class Text {
     String given = text == null ? "" : text;
     refuseUnprintable(field, given, false);
     String clean = Normalizer.normalize(given, Normalizer.Form.NFC).strip();
-    int length = clean.codePointCount(0, clean.length());
+    int length = clean.length();
     if (length < least || length > most) {
       throw new InvalidValueException(
           field,

@@ -68,6 +68,9 @@ public final class SpoolMoistureModel {
   private static final double FIRST_STEP_S = 10;
   private static final double LEAST_STEP_S = 1;
 
+  /** Shorter than this, and it is not the step's length that keeps the balance from settling. */
+  private static final double LEAST_SETTLING_STEP_S = 1e-4;
+
   /** Allowed error of temperature in a step, K. */
   private static final double TEMPERATURE_TOLERANCE_K = 0.5;
 
@@ -301,6 +304,11 @@ public final class SpoolMoistureModel {
         double dt = wanted >= left ? left : wanted > 0.5 * left ? 0.5 * left : wanted;
         double error = attempt(state, climate, contact, time, dt);
         double growth = error > 0 ? 0.9 / Math.sqrt(error / options.tolerance) : 2;
+        if (Double.isInfinite(error)) {
+          restore(state);
+          step = shorterThan(dt, state);
+          continue;
+        }
         if (error > options.tolerance && dt > LEAST_STEP_S) {
           restore(state);
           step = Math.max(LEAST_STEP_S, dt * Math.max(0.2, growth));
@@ -319,6 +327,16 @@ public final class SpoolMoistureModel {
     state.lastClimate = climate;
     state.lastContact = contact;
     return steps;
+  }
+
+  /** A step to try where one of the given length found no balance. */
+  private static double shorterThan(double dt, SpoolState state) {
+    if (dt < LEAST_SETTLING_STEP_S) {
+      throw new IllegalStateException(
+          "vapour balance did not settle at %.1f to %.1f °C"
+              .formatted(state.coreTemperatureC(), state.outerTemperatureC()));
+    }
+    return 0.25 * dt;
   }
 
   private void mesh(Winding newWinding) {
@@ -350,15 +368,19 @@ public final class SpoolMoistureModel {
     save(state);
     climate.window(time, time + dt, air);
     double before = GAMMA - 0.5;
-    stage(
-        state,
-        startMode,
-        startStored,
-        startTemperature,
-        contact,
-        kelvin(air[0] + before * air[1]),
-        Math.max(0, air[2] + before * air[3]),
-        GAMMA * dt);
+    boolean found =
+        stage(
+            state,
+            startMode,
+            startStored,
+            startTemperature,
+            contact,
+            kelvin(air[0] + before * air[1]),
+            Math.max(0, air[2] + before * air[3]),
+            GAMMA * dt);
+    if (!found) {
+      return Double.POSITIVE_INFINITY;
+    }
     double firstInflow = stageInflow;
     System.arraycopy(state.contentRatePerS, 0, firstRate, 0, firstRate.length);
     System.arraycopy(state.temperatureK, 0, firstTemperature, 0, firstTemperature.length);
@@ -367,15 +389,19 @@ public final class SpoolMoistureModel {
     extrapolate(baseMode, startMode, state.modeContent, carry);
     extrapolate(baseStored, startStored, state.storedKgPerM3, carry);
     extrapolate(baseTemperature, startTemperature, state.temperatureK, carry);
-    stage(
-        state,
-        baseMode,
-        baseStored,
-        baseTemperature,
-        contact,
-        kelvin(air[0] + 0.5 * air[1]),
-        Math.max(0, air[2] + 0.5 * air[3]),
-        GAMMA * dt);
+    found =
+        stage(
+            state,
+            baseMode,
+            baseStored,
+            baseTemperature,
+            contact,
+            kelvin(air[0] + 0.5 * air[1]),
+            Math.max(0, air[2] + 0.5 * air[3]),
+            GAMMA * dt);
+    if (!found) {
+      return Double.POSITIVE_INFINITY;
+    }
     state.gainedKg += dt * ((1 - GAMMA) * firstInflow + GAMMA * stageInflow);
 
     double contentError = 0;
@@ -416,8 +442,12 @@ public final class SpoolMoistureModel {
     state.gainedKg = startGained;
   }
 
-  /** One implicit Euler stage of length {@code span} from a base; heat first, then water. */
-  private void stage(
+  /**
+   * One implicit Euler stage of length {@code span} from a base; heat first, then water.
+   *
+   * @return whether the water's balance was found; the state is of no use otherwise
+   */
+  private boolean stage(
       SpoolState state,
       double[] modeBase,
       double[] storedBase,
@@ -430,8 +460,11 @@ public final class SpoolMoistureModel {
     airVapourPressure = airPressurePa;
     relaxModes(state, modeBase, span);
     prepareVapour(state, contact, airTemperatureK);
-    solveVapour(state, storedBase, span);
+    if (!solveVapour(state, storedBase, span)) {
+      return false;
+    }
     settle(state, modeBase, storedBase, span);
+    return true;
   }
 
   private void warm(
@@ -529,7 +562,7 @@ public final class SpoolMoistureModel {
   }
 
   /** Newton's method for the vapour pressures at the end of the stage. */
-  private void solveVapour(SpoolState state, double[] storedBase, double span) {
+  private boolean solveVapour(SpoolState state, double[] storedBase, double span) {
     int rings = options.rings;
     double[] pressure = state.vapourPressurePa;
     double[] change = upperRatio;
@@ -559,16 +592,16 @@ public final class SpoolMoistureModel {
       solveTridiagonal(change);
       boolean settled = true;
       for (int i = 0; i < rings; i++) {
-        settled &= Math.abs(change[i]) < 1e-6 * saturation[i] + 1e-3;
-        pressure[i] = Math.max(0, pressure[i] + change[i]);
+        // A stage's base can hold less than no water; then no vapour is as near as it gets.
+        double held = Math.max(0, pressure[i] + change[i]);
+        settled &= Math.abs(held - pressure[i]) < 1e-6 * saturation[i] + 1e-3;
+        pressure[i] = held;
       }
       if (settled) {
-        return;
+        return true;
       }
     }
-    throw new IllegalStateException(
-        "vapour balance did not settle at %.1f to %.1f °C"
-            .formatted(state.coreTemperatureC(), state.outerTemperatureC()));
+    return false;
   }
 
   private double drift(double a, double b) {

@@ -101,7 +101,7 @@ class MessageIntake {
 
   /** Takes a batch; when it returns, whatever could be used is on the disk. */
   synchronized void take(List<Message> messages) {
-    Batch batch = new Batch(clock.millis());
+    Decoding batch = new Decoding(clock.millis());
     messages.forEach(batch::read);
     boolean[] fresh = store.store(batch.readings, batch.refused);
     durability.awaitDisk();
@@ -132,14 +132,14 @@ class MessageIntake {
         nowS, Text.cut(topic, TOPIC_CHARACTERS), refusal.name(), Text.cut(text, KEPT_CHARACTERS));
   }
 
-  private final class Batch {
+  private final class Decoding {
     private final long nowMs;
     private final Set<ReadingKey> keys = new HashSet<>();
     private final List<Reading> readings = new ArrayList<>();
     private final List<Channel> of = new ArrayList<>();
     private final List<Refused> refused = new ArrayList<>();
 
-    Batch(long nowMs) {
+    Decoding(long nowMs) {
       this.nowMs = nowMs;
     }
 

@@ -11,8 +11,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
-import java.util.ArrayDeque;
-import java.util.Deque;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CompletableFuture;
@@ -190,7 +189,11 @@ class MqttIntake implements SmartLifecycle {
   }
 
   private void write() {
-    Deque<Mqtt5Publish> batch = new ArrayDeque<>();
+    Batch<Mqtt5Publish> batch =
+        new Batch<>(
+            all -> messages.take(all.stream().map(MqttIntake::of).toList()),
+            (message, why) -> messages.setAside(of(message), why),
+            Mqtt5Publish::acknowledge);
     while (running) {
       try {
         if (batch.isEmpty()) {
@@ -200,10 +203,12 @@ class MqttIntake implements SmartLifecycle {
           }
           batch.add(first);
           Thread.sleep(GATHER_MS);
-          waiting.drainTo(batch, MOST_AT_ONCE - 1);
+          List<Mqtt5Publish> more = new ArrayList<>();
+          waiting.drainTo(more, MOST_AT_ONCE - 1);
+          more.forEach(batch::add);
         }
         disk.refuseWhenLow();
-        settle(batch, batch.size());
+        batch.settle();
         stalledSinceMs = 0;
       } catch (InterruptedException e) {
         Thread.currentThread().interrupt();
@@ -215,30 +220,6 @@ class MqttIntake implements SmartLifecycle {
         }
         pause();
       }
-    }
-  }
-
-  /**
-   * Stores the first messages of a batch and acknowledges them. Where they cannot be stored
-   * together they are halved until the one is found that cannot be stored at all.
-   *
-   * @throws RuntimeException when not even that one can be set aside; what is left stays in the
-   *     batch
-   */
-  private void settle(Deque<Mqtt5Publish> batch, int first) {
-    List<MessageIntake.Message> part = batch.stream().limit(first).map(MqttIntake::of).toList();
-    try {
-      messages.take(part);
-    } catch (RuntimeException e) {
-      if (first > 1) {
-        settle(batch, first / 2);
-        settle(batch, first - first / 2);
-        return;
-      }
-      messages.setAside(part.get(0), e);
-    }
-    for (int i = 0; i < first; i++) {
-      batch.removeFirst().acknowledge();
     }
   }
 

@@ -1,5 +1,6 @@
 package mindspool.server.http;
 
+import java.net.URI;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -25,6 +26,8 @@ import org.springframework.web.HttpMediaTypeNotSupportedException;
 import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.context.request.ServletRequestAttributes;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
@@ -41,6 +44,8 @@ import tools.jackson.databind.exc.UnrecognizedPropertyException;
 @RestControllerAdvice
 class ProblemHandler extends ResponseEntityExceptionHandler {
 
+  private static final int MOST_ADDRESS = 150;
+
   private static final Logger LOG = LoggerFactory.getLogger(ProblemHandler.class);
 
   @ExceptionHandler
@@ -50,9 +55,7 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
 
   @ExceptionHandler
   ProblemDetail missing(NotFoundException e) {
-    ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.NOT_FOUND, e.getMessage());
-    problem.setTitle("Not found");
-    return problem;
+    return plain(HttpStatus.NOT_FOUND, "Not found", e.getMessage());
   }
 
   @ExceptionHandler
@@ -166,7 +169,33 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
   private static ProblemDetail plain(HttpStatus status, String title, String detail) {
     ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
     problem.setTitle(title);
+    problem.setInstance(asked());
     return problem;
+  }
+
+  /** What was asked for, up to a length that can be read. */
+  private static URI asked() {
+    String address =
+        RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes request
+            ? request.getRequest().getRequestURI()
+            : "";
+    return address.length() <= MOST_ADDRESS && address.matches("[A-Za-z0-9/._%-]+")
+        ? URI.create(address.replace("%", "%25"))
+        : URI.create("/api");
+  }
+
+  @Override
+  protected ResponseEntity<Object> handleExceptionInternal(
+      Exception e, Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+    ResponseEntity<Object> answer =
+        super.handleExceptionInternal(e, body, headers, status, request);
+    if (answer != null && answer.getBody() instanceof ProblemDetail problem) {
+      problem.setInstance(asked());
+      if (problem.getDetail() != null) {
+        problem.setDetail(FieldProblem.shown(problem.getDetail()));
+      }
+    }
+    return answer;
   }
 
   @Override

@@ -1,5 +1,6 @@
 package mindspool.server.http;
 
+import jakarta.servlet.http.HttpServletResponse;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
@@ -8,6 +9,7 @@ import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.provisioning.InMemoryUserDetailsManager;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.access.intercept.AuthorizationFilter;
+import org.springframework.security.web.firewall.RequestRejectedHandler;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 
 /**
@@ -42,6 +44,23 @@ class SecurityConfiguration {
                         permissions ->
                             permissions.policy("camera=(), microphone=(), geolocation=()")))
         .build();
+  }
+
+  /** Addresses that no page has, such as with a NUL in them, are refused in the same form. */
+  @Bean
+  RequestRejectedHandler unusableAddresses() {
+    return (request, response, rejected) -> {
+      response.setStatus(HttpServletResponse.SC_BAD_REQUEST);
+      response.setContentType("application/problem+json");
+      response.setCharacterEncoding("UTF-8");
+      response
+          .getWriter()
+          .write(
+              "{\"title\":\"The request cannot be read\",\"status\":400,\"detail\":\"The address holds"
+                  + " characters that no address has.\",\"errors\":[{\"field\":\"address\",\"value\":"
+                  + "\"unusable\",\"allowed\":\"an address as in the API document\",\"advice\":"
+                  + "\"Check how it is put together.\"}]}");
+    };
   }
 
   /** No accounts yet. */

@@ -25,6 +25,7 @@ import tools.jackson.databind.node.ObjectNode;
 public final class ContractFuzz {
 
   private static final int LONG = 5_000;
+  private static final int SHOWN = 300;
   private static final int MOST_ECHO = 200;
   private static final Pattern INSIDE =
       Pattern.compile("\\bat (java|org|mindspool|tools)\\.|Exception|org\\.(hibernate|h2|spring)");
@@ -100,7 +101,7 @@ public final class ContractFuzz {
   }
 
   private static String shortened(String text) {
-    return text.length() > 400 ? text.substring(0, 400) + "…" : text;
+    return text.length() > SHOWN ? text.substring(0, SHOWN) + "…" : text;
   }
 
   private void judge(Answer answer, String request) {
