@@ -262,7 +262,8 @@ public final class ClimateSeries {
           Math.abs(temperatureC[i] - temperatureC[i - 1]) > JUMP_K
               || Math.abs(vapourPressurePa[i] - vapourPressurePa[i - 1])
                   > JUMP_SHARE_OF_SATURATION * saturation;
-      if (sudden && large) {
+      // Several at one instant are one jump: whoever goes from one to the next must get on.
+      if (sudden && large && (found.isEmpty() || found.get(found.size() - 1) < timeS[i])) {
         found.add(timeS[i]);
       }
     }

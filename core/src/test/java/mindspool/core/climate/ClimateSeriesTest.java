@@ -114,4 +114,35 @@ class ClimateSeriesTest {
     assertThat(ColdReel.openFromC(15, room)).isEmpty();
     assertThat(ColdReel.openFromC(-10, new MoistAir(20, 0))).isEmpty();
   }
+
+  /** Said three times within a second, each time otherwise: time still goes on after it. */
+  @Test
+  void severalJumpsAtOneInstantAreOne() {
+    ClimateSeries.Builder series = ClimateSeries.builder();
+    series.reading(0, new MoistAir(20, 40)).reading(100, new MoistAir(20, 40));
+    for (int i = 0; i < 5; i++) {
+      series.reading(100, new MoistAir(20 + 5 * i, 40));
+    }
+    ClimateSeries built = series.reading(200, new MoistAir(40, 40)).build();
+    assertThat(built.nextJumpAfter(0)).isEqualTo(100);
+    assertThat(built.nextJumpAfter(100)).isInfinite();
+  }
+
+  @Test
+  void tellsFromWhenItIsAnother() {
+    ClimateSeries.Builder builder = ClimateSeries.builder();
+    for (int i = 0; i < 10; i++) {
+      builder.reading(100 * i, new MoistAir(20 + i, 40));
+    }
+    ClimateSeries ten = builder.build();
+    ClimateSeries eleven = builder.reading(1000, new MoistAir(20, 40)).build();
+    assertThat(ten.differsFrom(ten)).isInfinite().isPositive();
+    assertThat(eleven.differsFrom(ten)).isEqualTo(900);
+    assertThat(ten.differsFrom(ClimateSeries.constant(new MoistAir(20, 40)))).isEqualTo(0);
+    assertThat(ten.differsFrom(ClimateSeries.constant(new MoistAir(25, 40))))
+        .isEqualTo(Double.NEGATIVE_INFINITY);
+    assertThat(ClimateSeries.builder().beginningOf(eleven, 900).build().differsFrom(ten))
+        .isInfinite()
+        .isPositive();
+  }
 }
