@@ -23,6 +23,7 @@ const FATES: [string, string, boolean][] = [
   ['IMPOSSIBLE', 'impossible values', true],
   ['FUTURE_CLOCK', 'from the future: clock wrong', true],
   ['TOO_LARGE', 'too large', true],
+  ['SET_ASIDE', 'could not be stored, set aside', true],
 ]
 
 const KINDS: Record<Schemas['DeviceView']['kind'], string> = {

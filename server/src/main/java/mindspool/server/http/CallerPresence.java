@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.util.function.BooleanSupplier;
 import org.apache.catalina.connector.Request;
 import org.apache.catalina.connector.Response;
+import org.apache.catalina.core.StandardHost;
 import org.apache.catalina.valves.ValveBase;
 import org.apache.coyote.ActionCode;
 import org.springframework.boot.tomcat.servlet.TomcatServletWebServerFactory;
@@ -22,6 +23,10 @@ class CallerPresence implements WebServerFactoryCustomizer<TomcatServletWebServe
   @Override
   public void customize(TomcatServletWebServerFactory factory) {
     factory.addEngineValves(new Looking());
+    factory.addContextCustomizers(
+        context ->
+            ((StandardHost) context.getParent())
+                .setErrorReportValveClass(UnreadableRequest.class.getName()));
   }
 
   private static final class Looking extends ValveBase {

@@ -55,11 +55,7 @@ class SecurityConfiguration {
       response.setCharacterEncoding("UTF-8");
       response
           .getWriter()
-          .write(
-              "{\"title\":\"The request cannot be read\",\"status\":400,\"detail\":\"The address holds"
-                  + " characters that no address has.\",\"errors\":[{\"field\":\"address\",\"value\":"
-                  + "\"unusable\",\"allowed\":\"an address as in the API document\",\"advice\":"
-                  + "\"Check how it is put together.\"}]}");
+          .write(UnreadableRequest.ADDRESS.formatted(HttpServletResponse.SC_BAD_REQUEST));
     };
   }
 

@@ -28,7 +28,7 @@ class BackupRotationTest {
         .contains(last, last.minus(6, ChronoUnit.DAYS))
         .doesNotContain(last.minus(8, ChronoUnit.DAYS));
     // Some of a day's, week's and month's are the same one.
-    assertThat(there).hasSizeBetween(7 + 3 + 10, 7 + 4 + 12);
+    assertThat(there).hasSizeBetween(7 + 2 + 10, 7 + 3 + 11);
     Instant oldest = there.stream().min(Instant::compareTo).orElseThrow();
     assertThat(ChronoUnit.DAYS.between(oldest, last)).isBetween(330L, 366L);
   }
