@@ -31,7 +31,7 @@ class FuzzTest extends ServerTest {
     prepare();
     ContractFuzz fuzz = new ContractFuzz(port, 2026);
     assertThat(fuzz.operations()).isGreaterThan(90);
-    fuzz.run(1200);
+    fuzz.run(700);
     assertThat(String.join("\n", fuzz.faults().stream().limit(5).toList())).isEmpty();
     assertThat(fuzz.statuses()).containsKeys(200, 400, 422);
     assertThat(api.get("/api/shelf").status()).isEqualTo(200);

@@ -30,7 +30,7 @@ class BackupRotationTest {
     // Some of a day's, week's and month's are the same one.
     assertThat(there).hasSizeBetween(7 + 2 + 10, 7 + 3 + 11);
     Instant oldest = there.stream().min(Instant::compareTo).orElseThrow();
-    assertThat(ChronoUnit.DAYS.between(oldest, last)).isBetween(330L, 366L);
+    assertThat(ChronoUnit.DAYS.between(oldest, last)).isBetween(304L, 366L);
   }
 
   @Test
