@@ -21,10 +21,10 @@ import java.util.regex.Pattern;
 import mindspool.simulators.DevicePublisher;
 
 /**
- * Load on a running program: {@code fill HTTP_PORT} makes a makerspace of 400 spools and 400 bags
- * and boxes with a year of climate and moves, and times acts on it; {@code stream HTTP_PORT
- * MQTT_PORT PER_SECOND SECONDS} publishes readings, looks at the pages meanwhile, and counts what
- * was stored.
+ * Load on a running program: {@code fill HTTP_PORT [SPOOLS]} makes a makerspace of 400 spools and
+ * 400 bags and boxes with a year of climate and moves, and times acts on it; {@code stream
+ * HTTP_PORT MQTT_PORT PER_SECOND SECONDS} publishes readings, looks at the pages meanwhile, and
+ * counts what was stored.
  */
 public final class WorkshopLoad {
 
@@ -46,7 +46,7 @@ public final class WorkshopLoad {
   static void run(String[] arguments) throws Exception {
     WorkshopLoad load = new WorkshopLoad(Integer.parseInt(arguments[1]));
     if (arguments[0].equals("fill")) {
-      load.fill();
+      load.fill(arguments.length > 2 ? Integer.parseInt(arguments[2]) : SPOOLS);
     } else {
       load.stream(
           Integer.parseInt(arguments[2]),
@@ -78,7 +78,7 @@ public final class WorkshopLoad {
     return matcher.group(1);
   }
 
-  private void fill() throws Exception {
+  private void fill(int spools) throws Exception {
     Random random = new Random(1);
     List<String> rooms = new ArrayList<>();
     for (int i = 0; i < ROOMS; i++) {
@@ -91,7 +91,7 @@ public final class WorkshopLoad {
       System.out.println("room " + i + " has a year of climate");
     }
     String[] materials = {"PLA", "PETG", "ABS", "ASA", "PA6", "PA12", "TPU95A", "PC"};
-    for (int i = 0; i < SPOOLS; i++) {
+    for (int i = 0; i < spools; i++) {
       int age = 30 + random.nextInt(DAYS - 40);
       String code =
           field(
@@ -111,7 +111,7 @@ public final class WorkshopLoad {
           "/api/spools/" + code + "/weighings",
           "{\"grossMassG\": 900, \"at\": \"%s\"}".formatted(ago(age / 2)));
     }
-    System.out.println(SPOOLS + " spools stored");
+    System.out.println(spools + " spools stored");
     long start = System.nanoTime();
     fillBags(random, rooms, materials);
     awaitAll(start);

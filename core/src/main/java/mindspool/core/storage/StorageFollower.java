@@ -9,8 +9,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.storage.StorageReplay.Content;
 import mindspool.core.storage.StorageReplay.DesiccantChange;
@@ -46,9 +48,12 @@ public final class StorageFollower {
   private Map<Long, Group> groups = Map.of();
   private final Map<Long, Double> outdatedFrom = new HashMap<>();
   private final Set<Long> outdatedByFacts = new HashSet<>();
-  private final Map<Long, Followed> found = new HashMap<>();
+
+  /** Also read while a group is followed. */
+  private final Map<Long, Followed> found = new ConcurrentHashMap<>();
+
   private final NavigableMap<Double, States> states = new TreeMap<>();
-  private final Map<Long, Double> changed = new HashMap<>();
+  private final Map<Long, Double> changed = new ConcurrentHashMap<>();
 
   /**
    * Knows of nothing yet.
@@ -233,11 +238,6 @@ public final class StorageFollower {
     return false;
   }
 
-  /** Whether a container is followed already, be it not up to the latest change. */
-  public synchronized boolean isFollowed(long vesselId) {
-    return found.containsKey(vesselId);
-  }
-
   /** Air in a container, followed to now and ahead; what is older than {@code oldS} is renewed. */
   public synchronized ClimateSeries air(long vesselId, double nowS, double oldS) {
     return followed(vesselId, nowS, oldS).air;
@@ -248,15 +248,23 @@ public final class StorageFollower {
     return followed(vesselId, nowS, oldS).inside.stream().map(WaterStore::copy).toList();
   }
 
-  /** Air in a container as it was last found, be it not up to the latest change. */
-  public synchronized ClimateSeries lastAir(long vesselId) {
-    return found.get(vesselId).air;
+  /**
+   * Air in a container as it was last found, be it not up to the latest change; none while it was
+   * never followed. Waits for nothing.
+   */
+  public Optional<ClimateSeries> lastAir(long vesselId) {
+    return Optional.ofNullable(found.get(vesselId)).map(Followed::air);
   }
 
   /** By container, from when on its air was found to be another since this was last asked. */
-  public synchronized Map<Long, Double> takeChanges() {
-    Map<Long, Double> taken = new HashMap<>(changed);
-    changed.clear();
+  public Map<Long, Double> takeChanges() {
+    Map<Long, Double> taken = new HashMap<>();
+    for (Long id : List.copyOf(changed.keySet())) {
+      Double fromS = changed.remove(id);
+      if (fromS != null) {
+        taken.put(id, fromS);
+      }
+    }
     return taken;
   }
 

@@ -90,7 +90,7 @@ class ComputedClimates implements DisposableBean {
 
   /** Air in a closed container as last found; none while it was never followed. */
   Optional<ClimateSeries> lastAir(long placeId) {
-    return follower.isFollowed(placeId) ? Optional.of(follower.lastAir(placeId)) : Optional.empty();
+    return follower.lastAir(placeId);
   }
 
   /** Copies of what is in a closed container now. */

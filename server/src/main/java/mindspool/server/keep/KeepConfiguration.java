@@ -37,6 +37,8 @@ class KeepConfiguration {
       try (Connection connection = flyway.getConfiguration().getDataSource().getConnection()) {
         known.check(connection);
         backUpBefore(flyway, connection, known, clock, place);
+        // From here on the file changes; how it was left says nothing any more.
+        known.opened();
       } catch (SQLException e) {
         if (e.getErrorCode() == ALREADY_OPEN || rootCode(e) == ALREADY_OPEN) {
           throw new IllegalStateException(e);

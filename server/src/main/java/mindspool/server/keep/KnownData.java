@@ -115,6 +115,13 @@ class KnownData implements DisposableBean {
     latest = found;
   }
 
+  /** Notes that the data is in use: after a kill only what it held counts, not its bytes. */
+  synchronized void opened() {
+    if (!latest.isEmpty()) {
+      write(new Known(Instant.now(), latest, null, null));
+    }
+  }
+
   /** The database could not be opened. */
   DamagedDataException unreadable(SQLException cause) {
     Known known = known();

@@ -142,7 +142,7 @@ class SpoolController {
   }
 
   private ShelfPlace shelfPlace(PlaceInfo place, long now) {
-    PlaceClimate climate = climates.climate(place.id());
+    PlaceClimate climate = climates.shown(place.id());
     MoistAir air = climate.series().at(now);
     return new ShelfPlace(
         place, climate.source(), air.temperatureC(), air.relativeHumidityPercent());
