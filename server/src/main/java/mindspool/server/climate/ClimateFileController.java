@@ -60,6 +60,9 @@ class ClimateFileController {
   private final Clock clock;
   private final Map<String, Upload> uploads = new ConcurrentHashMap<>();
 
+  /** Only the latest, so that what was looked at need not be read again to be stored. */
+  private volatile Understood latest;
+
   ClimateFileController(
       Climates climates,
       ClimateImport importer,
@@ -84,6 +87,9 @@ class ClimateFileController {
       Instant at,
       AtomicInteger done,
       AtomicBoolean cancelled) {}
+
+  /** A file as it was understood with some answers. */
+  private record Understood(Upload upload, LogAnswers answers, ClimateLog log) {}
 
   record PreviewView(
       String uploadId,
@@ -177,6 +183,7 @@ class ClimateFileController {
             upload.cancelled::get);
     durability.awaitDisk();
     uploads.remove(uploadId);
+    latest = null;
     climates.changed(placeId);
     return new ImportView(
         file.id,
@@ -209,8 +216,15 @@ class ClimateFileController {
   }
 
   private ClimateLog read(Upload upload, LogAnswers answers) {
-    return heavy.run(
-        () -> ClimateLogReader.read(upload.content, upload.zone, clock.instant(), answers));
+    Understood before = latest;
+    if (before != null && before.upload == upload && before.answers.equals(answers)) {
+      return before.log;
+    }
+    ClimateLog log =
+        heavy.run(
+            () -> ClimateLogReader.read(upload.content, upload.zone, clock.instant(), answers));
+    latest = new Understood(upload, answers, log);
+    return log;
   }
 
   private PreviewView preview(String id, Upload upload, LogAnswers answers) {
@@ -244,6 +258,10 @@ class ClimateFileController {
   void forgetOld() {
     Instant oldest = clock.instant().minus(KEPT);
     uploads.values().removeIf(upload -> upload.at.isBefore(oldest));
+    Understood understood = latest;
+    if (understood != null && !uploads.containsValue(understood.upload)) {
+      latest = null;
+    }
   }
 
   private static String fileName(MultipartFile file) {

@@ -82,7 +82,7 @@ class ClimateImport {
     Set<Long> known = new HashSet<>(readings.times(placeId));
     NavigableSet<Long> measured = measured(placeId);
     ClimateFile file = files.saveAndFlush(new ClimateFile(placeId, fileName, nowS));
-    List<Object[]> batch = new ArrayList<>(BATCH);
+    Rows rows = new Rows();
     int seen = 0;
     for (Reading reading : found) {
       if (cancelled.getAsBoolean()) {
@@ -90,35 +90,52 @@ class ClimateImport {
             "file", "cancelled", "an import that runs to its end", "Nothing was stored.");
       }
       if (!near(measured, reading.epochS()) && known.add(reading.epochS())) {
-        batch.add(
-            new Object[] {
-              placeId,
-              reading.epochS(),
-              reading.temperatureC(),
-              reading.relativeHumidityPercent(),
-              file.id
-            });
+        rows.add(reading);
         file.rowsTaken++;
         file.firstS = file.firstS == null ? reading.epochS() : file.firstS;
         file.lastS = reading.epochS();
       }
       if (++seen % BATCH == 0) {
-        insert(batch);
+        rows.insert(placeId, file.id);
         progress.accept(seen);
       }
     }
-    insert(batch);
+    rows.insert(placeId, file.id);
     progress.accept(seen);
     return files.saveAndFlush(file);
   }
 
-  private void insert(List<Object[]> batch) {
-    jdbc.batchUpdate(
-        "insert into climate_reading"
-            + " (place_id, time_s, temperature_c, relative_humidity_percent, file_id)"
-            + " values (?, ?, ?, ?, ?)",
-        batch);
-    batch.clear();
+  /** Rows that go to the database in one statement: one a row takes five times as long. */
+  private final class Rows {
+    private final List<Long> times = new ArrayList<>(BATCH);
+    private final List<Double> temperatures = new ArrayList<>(BATCH);
+    private final List<Double> humidities = new ArrayList<>(BATCH);
+
+    void add(Reading reading) {
+      times.add(reading.epochS());
+      temperatures.add(reading.temperatureC());
+      humidities.add(reading.relativeHumidityPercent());
+    }
+
+    void insert(long placeId, long fileId) {
+      if (times.isEmpty()) {
+        return;
+      }
+      jdbc.update(
+          "insert into climate_reading"
+              + " (place_id, time_s, temperature_c, relative_humidity_percent, file_id)"
+              + " select cast(? as bigint), t, c, h, cast(? as bigint)"
+              + " from unnest(cast(? as bigint array), cast(? as double precision array),"
+              + " cast(? as double precision array)) as rows_of_file (t, c, h)",
+          placeId,
+          fileId,
+          times.toArray(),
+          temperatures.toArray(),
+          humidities.toArray());
+      times.clear();
+      temperatures.clear();
+      humidities.clear();
+    }
   }
 
   /** Takes a file's readings out again. */
@@ -129,7 +146,7 @@ class ClimateImport {
             .findById(fileId)
             .filter(found -> found.placeId == placeId)
             .orElseThrow(() -> new NotFoundException("imported file with number " + fileId));
-    readings.deleteByFile(fileId);
+    readings.deleteByFile(placeId, fileId);
     files.delete(file);
     return file;
   }

@@ -34,7 +34,7 @@ final class ClimateStore {
     List<Long> times(long placeId);
 
     @Modifying
-    @Query("delete from ClimateReading r where r.fileId = :fileId")
-    int deleteByFile(long fileId);
+    @Query("delete from ClimateReading r where r.key.placeId = :placeId and r.fileId = :fileId")
+    int deleteByFile(long placeId, long fileId);
   }
 }

@@ -160,13 +160,7 @@ public final class ClimateLogReader {
   private ClimateLog read() {
     char delimiter = findDelimiter();
     List<Row> sample = new ArrayList<>();
-    rows(
-        delimiter,
-        (line, cells) -> {
-          if (sample.size() < SAMPLE_LINES) {
-            sample.add(new Row(line, cells));
-          }
-        });
+    rows(delimiter, SAMPLE_LINES, (line, cells) -> sample.add(new Row(line, cells)));
     Row firstData = firstDataRow(sample);
     Row header = headerBefore(sample, firstData);
     Columns columns = findColumns(header, firstData, sample);
@@ -193,6 +187,10 @@ public final class ClimateLogReader {
   private record Columns(List<Integer> time, int temperature, int humidity) {}
 
   private void rows(char delimiter, BiConsumer<Integer, List<String>> consumer) {
+    rows(delimiter, Integer.MAX_VALUE, consumer);
+  }
+
+  private void rows(char delimiter, int most, BiConsumer<Integer, List<String>> consumer) {
     CSVFormat format =
         CSVFormat.DEFAULT
             .builder()
@@ -204,6 +202,9 @@ public final class ClimateLogReader {
             .get();
     try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
       for (CSVRecord line : parser) {
+        if (line.getRecordNumber() > most) {
+          return;
+        }
         EndedEarlyException.throwIfInterrupted();
         if (line.size() > MOST_COLUMNS) {
           throw unreadable(
