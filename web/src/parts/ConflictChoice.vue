@@ -9,12 +9,18 @@ const props = defineProps<{
   mine: Readonly<Record<string, unknown>>
   /** Names of fields in words; fields without one are not shown. */
   labels: Readonly<Record<string, string>>
+  /** Values in words, by field, where they are numbers of something. */
+  words?: Readonly<Record<string, (value: unknown) => string>>
 }>()
 const emit = defineEmits<{ mine: []; theirs: [] }>()
 
-function shown(value: unknown): string {
+function shown(field: string, value: unknown): string {
   if (value === null || value === undefined || value === '') {
     return 'nothing'
+  }
+  const words = props.words?.[field]
+  if (words) {
+    return words(value)
   }
   return typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)
 }
@@ -25,8 +31,8 @@ const differences = computed(() =>
     .map(([field, label]) => ({
       field,
       label,
-      mine: shown(props.mine[field]),
-      theirs: shown(theirs.value[field]),
+      mine: shown(field, props.mine[field]),
+      theirs: shown(field, theirs.value[field]),
     }))
     .filter((row) => row.mine !== row.theirs),
 )
@@ -63,6 +69,10 @@ const differences = computed(() =>
 .conflict {
   border-left: 4px solid var(--call);
   padding: 0.3rem 0 0.3rem 0.75rem;
+}
+
+tbody th {
+  border-bottom: 1px solid var(--hairline);
 }
 
 .buttons {

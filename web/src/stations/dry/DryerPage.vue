@@ -470,7 +470,9 @@ async function measureVent(keep: boolean) {
             <input v-model="form.maySwitchOff" type="checkbox" />
             the program may switch it off when a probe shows that something inside is harmed
           </label>
-          <button class="button primary" data-testid="save-dryer">Keep this</button>
+          <button v-if="!problem?.current" class="button primary" data-testid="save-dryer">
+            Keep this
+          </button>
           <span v-if="saved" role="status">kept</span>
         </form>
       </section>

@@ -199,7 +199,7 @@ function range(low: number | null, high: number | null): string {
                 <label for="lot-currency">currency</label>
                 <el-input id="lot-currency" v-model="form.currency" maxlength="3" />
               </div>
-              <button class="button primary">Keep the change</button>
+              <button v-if="!problem?.current" class="button primary">Keep the change</button>
             </form>
             <ConflictChoice
               v-if="problem?.current"

@@ -41,11 +41,20 @@ let version = props.place?.version ?? 0
 /** Fields that two people may have changed, in words. */
 const LABELS = {
   name: 'name',
-  setpointC: 'setpoint, °C',
-  ratedMaxC: 'rated maximum, °C',
-  airChangesPerHour: 'air changes per hour',
+  withinId: 'stands in',
+  ...(props.place?.kind === 'DRYER'
+    ? {
+        setpointC: 'setpoint, °C',
+        ratedMaxC: 'rated maximum, °C',
+        airChangesPerHour: 'air changes per hour',
+      }
+    : {}),
   volumeL: 'volume, L',
   capacity: 'spools that fit',
+}
+
+const WORDS = {
+  withinId: (id: unknown) => rooms.value.find((room) => room.value === id)?.label ?? String(id),
 }
 
 function theirs() {
@@ -172,11 +181,14 @@ async function save() {
         :problem="problem"
         :mine="form"
         :labels="LABELS"
+        :words="WORDS"
         @mine="keepMine"
         @theirs="takeTheirs"
       />
       <ProblemNote v-else-if="problem" :problem="problem" />
-      <button class="button primary">{{ place ? 'Keep the change' : 'Add this place' }}</button>
+      <button v-if="!problem?.current" class="button primary">
+        {{ place ? 'Keep the change' : 'Add this place' }}
+      </button>
     </form>
   </el-dialog>
 </template>

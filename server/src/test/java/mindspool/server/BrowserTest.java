@@ -176,6 +176,34 @@ class BrowserTest {
         .isEmpty();
   }
 
+  /** Two people change the same place: the page shows both and lets one be chosen. */
+  @Test
+  void aChangeBySomebodyElseIsShownBesideOnesOwn() {
+    Api api = new Api(port);
+    long place =
+        api.post("/api/places", "{\"name\": \"rack seven\", \"kind\": \"OPEN_SHELF\"}")
+            .body()
+            .get("id")
+            .asLong();
+    page.navigate("/place/" + place);
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("change")).first().click();
+    api.change("/api/places/" + place, "{\"name\": \"rack of Ada\", \"capacity\": 9}");
+    page.locator("#place-name").fill("rack of Ben");
+    page.getByText("Keep the change").click();
+    Locator conflict = page.getByTestId("conflict");
+    assertThat(conflict).containsText("rack of Ada");
+    assertThat(conflict).containsText("rack of Ben");
+    assertThat(conflict).containsText("spools that fit");
+    // The browser itself notes that an answer was 409.
+    complaints.removeIf(text -> text.contains("409"));
+    conflict.getByText("Take theirs").click();
+    assertThat(page.locator("#place-name")).hasValue("rack of Ada");
+    page.locator("#place-name").fill("rack of both");
+    page.getByText("Keep the change").click();
+    assertThat(page.locator("#main")).containsText("rack of both");
+    assertThat(api.get("/api/places/" + place).body().at("/place/capacity").asInt()).isEqualTo(9);
+  }
+
   @Test
   void spoolPageShowsDepthHistoryAndForecast() {
     visitSpool("PA6 black");
