@@ -2,6 +2,7 @@ package mindspool.core.storage;
 
 import java.util.List;
 import java.util.function.DoubleUnaryOperator;
+import mindspool.core.EndedEarlyException;
 
 /**
  * The humidity in a container from its water balance: what the air and everything in it hold
@@ -72,6 +73,7 @@ public final class ContainerAir {
       double outside,
       double exchangeG,
       List<WaterStore> stores) {
+    EndedEarlyException.throwIfInterrupted();
     double air = container.saturatedAirG(temperatureC);
     double before = relativeHumidity;
     double h =

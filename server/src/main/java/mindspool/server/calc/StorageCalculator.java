@@ -29,6 +29,7 @@ import mindspool.core.storage.StorageForecast;
 import mindspool.core.storage.UptakeTime;
 import mindspool.core.storage.WaterStore;
 import mindspool.server.http.Asks;
+import mindspool.server.http.HeavyWork;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
@@ -42,7 +43,10 @@ class StorageCalculator {
 
   private final MaterialCatalogue catalogue;
 
-  StorageCalculator(MaterialCatalogue catalogue) {
+  private final HeavyWork heavy;
+
+  StorageCalculator(MaterialCatalogue catalogue, HeavyWork heavy) {
+    this.heavy = heavy;
     this.catalogue = catalogue;
   }
 
@@ -137,7 +141,8 @@ class StorageCalculator {
           "Container kinds: carton, lidded box, taped box, gasket box, clip box, dry box, zip bag,"
               + " vacuum bag, metallised bag, barrier bag; or volumeL with airChangesPerDay."
               + " desiccant.waterG is what it took up since it was regenerated; what regeneration"
-              + " leaves in it is added. Days are null where the limit is never passed.",
+              + " leaves in it is added. Days are null where the limit is never passed."
+              + " Limits: 400 contents, 120 months, 20 s of computing.",
       requestBody =
           @io.swagger.v3.oas.annotations.parameters.RequestBody(
               content =
@@ -152,6 +157,10 @@ class StorageCalculator {
                                "limitRelativeHumidityPercent": 20, "months": 6}
                               """))))
   StorageAnswer storage(@RequestBody StorageRequest request) {
+    return heavy.run(() -> computed(request));
+  }
+
+  private StorageAnswer computed(StorageRequest request) {
     ContainerRequest asked =
         Require.present("container", request.container, "kind, or volumeL and airChangesPerDay");
     OutsideRequest out =

@@ -20,7 +20,7 @@ import mindspool.server.climate.PlaceClimate.Gap;
 import mindspool.server.climate.PlaceClimate.Source;
 import mindspool.server.climate.ReadingSamples.AirSample;
 import mindspool.server.http.Acts;
-import mindspool.server.http.Kept;
+import mindspool.server.http.KeptValue;
 import mindspool.server.http.NotFoundException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -55,8 +55,8 @@ public class Climates {
   private final Map<Long, Long> versions = new ConcurrentHashMap<>();
   private final Map<Long, Double> arrivedS = new ConcurrentHashMap<>();
   private final Map<Long, Began> began = new ConcurrentHashMap<>();
-  private final Kept<Map<Long, PlaceInfo>> infos = new Kept<>();
-  private final Kept<List<PlannedClimate>> plans = new Kept<>();
+  private final KeptValue<Map<Long, PlaceInfo>> infos = new KeptValue<>();
+  private final KeptValue<List<PlannedClimate>> plans = new KeptValue<>();
 
   /** A place's own record with what came before it, kept while both are the same. */
   private record Began(ClimateSeries before, PlaceClimate own, PlaceClimate whole) {}

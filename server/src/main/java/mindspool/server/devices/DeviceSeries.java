@@ -17,6 +17,7 @@ import mindspool.core.hygrometer.Plausibility.Sample;
 import mindspool.server.climate.Climates;
 import mindspool.server.climate.LiveReadings;
 import mindspool.server.devices.ReadingStore.Kept;
+import mindspool.server.http.KeptValue;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
@@ -44,7 +45,7 @@ class DeviceSeries implements LiveReadings {
   private final ReadingStore store;
   private final ObjectProvider<Climates> climates;
   private final Clock clock;
-  private final Map<Long, Air> known = new ConcurrentHashMap<>();
+  private final Map<Long, KeptValue<Air>> known = new ConcurrentHashMap<>();
   private final Map<Long, Twins> twins = new ConcurrentHashMap<>();
   private final Map<Long, Long> arrivedMs = new ConcurrentHashMap<>();
 
@@ -80,7 +81,7 @@ class DeviceSeries implements LiveReadings {
 
   /** A device, its place or its correction is another. */
   void changed(long deviceId) {
-    known.remove(deviceId);
+    kept(deviceId).forget();
     twins.clear();
     placesOf(deviceId).forEach(place -> climates.getObject().liveChanged(place));
   }
@@ -107,17 +108,20 @@ class DeviceSeries implements LiveReadings {
 
   /** Appends what arrived, or has all read anew where some of it is older than what is known. */
   private void take(long deviceId, long earliestMs) {
-    Air air = known.get(deviceId);
+    Air air = kept(deviceId).peek();
     if (air != null && !air.raw.isEmpty() && earliestMs / 1000.0 > air.lastS() - 60) {
-      known.put(deviceId, appended(deviceId, air));
+      kept(deviceId).replace(air, appended(deviceId, air));
     } else {
-      known.remove(deviceId);
+      kept(deviceId).forget();
     }
   }
 
+  private KeptValue<Air> kept(long deviceId) {
+    return known.computeIfAbsent(deviceId, id -> new KeptValue<>());
+  }
+
   Air air(long deviceId) {
-    return known.computeIfAbsent(
-        deviceId, id -> flagged(deviceId, load(deviceId, 0), List.of(), 0));
+    return kept(deviceId).get(() -> flagged(deviceId, load(deviceId, 0), List.of(), 0));
   }
 
   private Air appended(long deviceId, Air air) {

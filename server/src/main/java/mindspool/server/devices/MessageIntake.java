@@ -48,6 +48,7 @@ class MessageIntake {
   private final Map<String, List<Channel>> byTopic = new HashMap<>();
   private final Map<Long, Long> latestMs = new HashMap<>();
   private List<Channel> channels;
+  private volatile boolean channelsOutdated;
 
   MessageIntake(
       DeviceStore.Channels channelStore,
@@ -72,12 +73,17 @@ class MessageIntake {
   private record ReadingKey(long channelId, long timeMs) {}
 
   /** Channels were added or taken away. */
-  synchronized void channelsChanged() {
-    channels = null;
-    byTopic.clear();
+  void channelsChanged() {
+    // Only noted: whoever acts does not wait for messages that are being stored.
+    channelsOutdated = true;
   }
 
   private List<Channel> channelsFor(String topic) {
+    if (channelsOutdated) {
+      channelsOutdated = false;
+      channels = null;
+      byTopic.clear();
+    }
     if (byTopic.size() > MOST_TOPICS_KNOWN) {
       byTopic.clear();
     }

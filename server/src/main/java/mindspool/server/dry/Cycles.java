@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import mindspool.server.climate.DryerRuns;
-import mindspool.server.http.Kept;
+import mindspool.server.http.KeptValue;
 import mindspool.server.http.NotFoundException;
 import org.springframework.stereotype.Service;
 
@@ -22,7 +22,7 @@ class Cycles implements DryerRuns {
   private final DryStore.Dryers dryers;
   private final DryStore.Vapours vapours;
   private final Clock clock;
-  private final Kept<List<CycleCourse>> known = new Kept<>();
+  private final KeptValue<List<CycleCourse>> known = new KeptValue<>();
 
   Cycles(
       DryStore.Cycles cycles,
