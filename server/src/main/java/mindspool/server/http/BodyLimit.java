@@ -33,7 +33,6 @@ class BodyLimit extends OncePerRequestFilter {
   /** Ten years of hourly air, each interval about a hundred characters. */
   private static final int MOST_CLIMATE = 24 * MB;
 
-  private static final int MOST_FILE = 20 * MB;
   private static final int LARGE_AT_ONCE = 2;
 
   private static final Set<String> LONG_LISTS = Set.of("/api/calc/moisture");
@@ -77,8 +76,8 @@ class BodyLimit extends OncePerRequestFilter {
       }
       boolean large = file || LONG_LISTS.contains(request.getRequestURI());
       int most = large ? MOST_CLIMATE : MOST;
-      if (request.getContentLengthLong() > most) {
-        throw new TooLargeException(file ? MOST_FILE : most);
+      if (!file && request.getContentLengthLong() > most) {
+        throw new TooLargeException(most);
       }
       HttpServletRequest counted = file ? request : new Counted(request, most);
       if (large
