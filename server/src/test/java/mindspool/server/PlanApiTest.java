@@ -217,7 +217,7 @@ class PlanApiTest extends ServerTest {
     assertThat(api.post("/api/calc/drying-plan", request.formatted(0, 40)).field())
         .isEqualTo("dryers[0].slots");
     assertThat(api.post("/api/calc/drying-plan", request.formatted(2, -3)).field())
-        .isEqualTo("jobs[0].startAt");
+        .isEqualTo("jobs[0].startHour");
   }
 
   /** A job that is too long for an open holder prints out of a dryer that feeds out. */
