@@ -179,12 +179,24 @@ class ContainerApiTest extends ServerTest {
             .body()
             .get("id")
             .asLong();
-    spoolIn(slot, 0);
+    spoolIn(slot, 20);
     String other = spoolIn(room, 0);
     Answer full = api.post("/api/spools/" + other + "/moves", "{\"placeId\": " + slot + "}");
     assertThat(full.status()).isEqualTo(422);
     assertThat(full.field()).isEqualTo("placeId");
     assertThat(full.detail()).contains("1 of 1");
+    // Nor from a time on when it was still free, because it would lie there now.
+    String move = "/api/spools/" + other + "/moves";
+    Answer since = api.post(move, "{\"placeId\": %d, \"at\": \"%s\"}".formatted(slot, day(10)));
+    assertThat(since.status()).isEqualTo(422);
+    assertThat(since.detail()).contains("1 of 1");
+    // A visit that was over before the other came is no contradiction.
+    Answer visit =
+        api.post(
+            move,
+            "{\"placeId\": %d, \"at\": \"%s\", \"until\": \"%s\"}"
+                .formatted(slot, day(10), day(12)));
+    assertThat(visit.status()).as(visit.raw().body()).isEqualTo(201);
   }
 
   @Test

@@ -2,6 +2,7 @@ package mindspool.server.shelf;
 
 import java.time.Clock;
 import java.util.List;
+import java.util.stream.LongStream;
 import mindspool.core.InvalidValueException;
 import mindspool.server.climate.Climates;
 import mindspool.server.climate.PlaceInfo;
@@ -21,17 +22,17 @@ class Occupancy {
     this.clock = clock;
   }
 
-  /** Refuses one more spool now. */
+  /** Refuses one more spool from now on. */
   void refuseFull(PlaceInfo place) {
-    refuseFull(place, clock.instant().getEpochSecond());
+    refuseFull(place, clock.instant().getEpochSecond(), Long.MAX_VALUE);
   }
 
-  /** Refuses one more spool at a time. */
-  void refuseFull(PlaceInfo place, long atS) {
+  /** Refuses one more spool that stays from one time to another, also where it is full later. */
+  void refuseFull(PlaceInfo place, long fromS, long untilS) {
     if (place.capacity() == null) {
       return;
     }
-    long taken = taken(records.all(), place, atS);
+    long taken = mostTaken(records.all(), place, fromS, untilS);
     if (taken >= place.capacity()) {
       throw full(place, taken);
     }
@@ -43,11 +44,28 @@ class Occupancy {
     long now = clock.instant().getEpochSecond();
     for (Long id : placeIds) {
       PlaceInfo place = climates.place(id);
-      long most = Math.max(taken(all, place, atS), taken(all, place, now));
+      long most = Math.max(taken(all, place, atS), mostTaken(all, place, now, Long.MAX_VALUE));
       if (place.capacity() != null && most > place.capacity()) {
         throw full(place, most - 1);
       }
     }
+  }
+
+  /**
+   * The most it holds between two times. A move that follows another within a second is dated a
+   * second ahead, so even from now on it is not enough to look at this moment.
+   */
+  private static long mostTaken(List<SpoolRecord> all, PlaceInfo place, long fromS, long untilS) {
+    LongStream comings =
+        all.stream()
+            .flatMap(spool -> spool.facts().stream())
+            .filter(fact -> fact.places() && fact.placeId == place.id())
+            .mapToLong(fact -> fact.atS)
+            .filter(atS -> atS > fromS && atS < untilS);
+    return LongStream.concat(LongStream.of(fromS), comings)
+        .map(atS -> taken(all, place, atS))
+        .max()
+        .orElseThrow();
   }
 
   private static long taken(List<SpoolRecord> all, PlaceInfo place, long atS) {

@@ -87,7 +87,10 @@ class SpoolActs {
       throw new InvalidValueException(
           "placeId", target.name(), "another place", "The spool was already there at that time.");
     }
-    occupancy.refuseFull(target, from);
+    occupancy.refuseFull(
+        target,
+        from,
+        request.until() == null ? spool.nextMoveS(from) : time("until", request.until(), spool));
     refuseUnsecured(spool, target);
     if (request.until() == null) {
       refuseOverlap("at", spool, from, from);

@@ -57,6 +57,15 @@ record SpoolRecord(Spool spool, Material material, List<SpoolFact> facts) {
     return place;
   }
 
+  /** When it next leaves where it lay at a time; the end of time where nothing is known of it. */
+  long nextMoveS(long timeS) {
+    return facts.stream()
+        .filter(fact -> fact.places() && fact.atS > timeS)
+        .mapToLong(fact -> fact.atS)
+        .min()
+        .orElse(Long.MAX_VALUE);
+  }
+
   Optional<Long> openedS() {
     if (spool.arrival == StartMoisture.Arrival.OPEN) {
       return Optional.of(spool.arrivedS);
