@@ -70,7 +70,8 @@ class Occupancy {
 
   private static long taken(List<SpoolRecord> all, PlaceInfo place, long atS) {
     return all.stream()
-        .filter(spool -> !spool.isEmpty() && spool.placeAt(atS) == place.id())
+        .filter(spool -> !spool.isEmpty() && spool.spool().arrivedS <= atS)
+        .filter(spool -> spool.placeAt(atS) == place.id())
         .count();
   }
 
