@@ -54,9 +54,18 @@ describe('an act is done once', () => {
     expect(await done).toEqual({ factId: 1 })
     vi.useRealTimers()
     expect(sent).toHaveLength(2)
-    expect(sent[0]!.key).toMatch(/^[0-9a-f-]{36}$/)
+    expect(sent[0]!.key).toMatch(/^[0-9a-f]{32}$/)
     expect(sent[1]!.key).toBe(sent[0]!.key)
     expect(sent[1]!.body).toEqual({ grossMassG: 900 })
+  })
+
+  it('has a key also on a phone that reaches the page without HTTPS', async () => {
+    // There a browser offers getRandomValues only (W3C Web Cryptography: SecureContext).
+    vi.stubGlobal('crypto', { getRandomValues: crypto.getRandomValues.bind(crypto) })
+    const sent = serve({ status: 201, body: { factId: 1 } })
+    expect(await weigh(900)).toEqual({ factId: 1 })
+    expect(sent[0]!.key).toMatch(/^[0-9a-f]{32}$/)
+    vi.unstubAllGlobals()
   })
 
   it('has one key however often the button is pressed, and another for another act', async () => {

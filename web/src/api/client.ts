@@ -18,7 +18,7 @@ async function send(request: Request): Promise<Response> {
     return globalThis.fetch(request)
   }
   const same = `${request.method} ${request.url} ${await request.clone().text()}`
-  const key = underWay.get(same) ?? crypto.randomUUID()
+  const key = underWay.get(same) ?? newKey()
   underWay.set(same, key)
   request.headers.set('Idempotency-Key', key)
   try {
@@ -33,6 +33,12 @@ async function send(request: Request): Promise<Response> {
   } finally {
     underWay.delete(same)
   }
+}
+
+/** Random; not by `randomUUID`, which a page has only over HTTPS or on the machine itself. */
+function newKey(): string {
+  const bytes = crypto.getRandomValues(new Uint8Array(16))
+  return Array.from(bytes, (byte) => byte.toString(16).padStart(2, '0')).join('')
 }
 
 /** Keys of acts that wait for their answer: a second press of the button is the same act. */

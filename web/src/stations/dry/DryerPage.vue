@@ -2,6 +2,7 @@
 import { computed, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import ConflictChoice from '@/parts/ConflictChoice.vue'
+import { useConflict } from '@/parts/conflict'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -72,6 +73,9 @@ const LABELS = {
   kind: 'kind',
   ratedMaxC: 'rated maximum, °C',
   volumeL: 'volume, L',
+  insideLengthMm: 'inside length, mm',
+  insideWidthMm: 'inside width, mm',
+  insideHeightMm: 'inside height, mm',
   airChangesPerHour: 'air changes per hour',
   slots: 'slots',
   maxReelDiameterMm: 'reel diameter that fits, mm',
@@ -82,24 +86,20 @@ const LABELS = {
   outOfOrder: 'out of order',
   desiccant: 'desiccant',
   desiccantDryG: 'desiccant, dry g',
+  desiccantWaterG: 'water in the desiccant, g',
   switchTopic: 'switch topic',
   switchOffPayload: 'message that switches off',
   maySwitchOff: 'may be switched off',
 }
 
-function theirs() {
-  return problem.value?.current as Schemas['DryerView']
-}
-
-function keepMine() {
-  form.version = theirs().version
-  void save()
-}
-
-function takeTheirs() {
-  show(theirs())
-  problem.value = null
-}
+const { keepMine, takeTheirs } = useConflict<Schemas['DryerView']>(
+  problem,
+  (version) => {
+    form.version = version
+    void save()
+  },
+  show,
+)
 
 function show(view: Schemas['DryerView']) {
   dryer.value = view

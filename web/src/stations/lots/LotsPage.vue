@@ -3,6 +3,7 @@ import { onMounted, reactive, ref } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
 import ConflictChoice from '@/parts/ConflictChoice.vue'
+import { useConflict } from '@/parts/conflict'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { grams } from '@/parts/format'
 
@@ -39,19 +40,17 @@ const LABELS = {
   ownDiameterMm: 'own diameter, mm',
 }
 
-function theirs() {
-  return problem.value?.current as Schemas['LotView']
-}
+const { keepMine, takeTheirs } = useConflict<Schemas['LotView']>(
+  problem,
+  (version) => {
+    form.version = version
+    void save()
+  },
+  show,
+)
 
-function keepMine() {
-  form.version = theirs().version
-  void save()
-}
-
-function takeTheirs() {
-  const lot = theirs()
+function show(lot: Schemas['LotView']) {
   Object.assign(form, lot, { currency: lot.currency ?? '' })
-  problem.value = null
 }
 
 async function read() {
@@ -66,7 +65,7 @@ onMounted(read)
 function change(lot: Schemas['LotView']) {
   changing.value = changing.value === lot.id ? null : lot.id
   problem.value = null
-  Object.assign(form, lot, { currency: lot.currency ?? '' })
+  show(lot)
 }
 
 async function save() {

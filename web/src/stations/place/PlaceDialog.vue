@@ -3,6 +3,7 @@ import { computed, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import ConflictChoice from '@/parts/ConflictChoice.vue'
+import { useConflict } from '@/parts/conflict'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import NumberField from '@/parts/NumberField.vue'
 import { isClosed, PLACE_KINDS, type PlaceKind } from '@/parts/placeKinds'
@@ -57,22 +58,20 @@ const WORDS = {
   withinId: (id: unknown) => rooms.value.find((room) => room.value === id)?.label ?? String(id),
 }
 
-function theirs() {
-  return problem.value?.current as Schemas['PlaceInfo']
-}
+const { keepMine, takeTheirs } = useConflict<Schemas['PlaceInfo']>(
+  problem,
+  (current) => {
+    version = current
+    void save()
+  },
+  show,
+)
 
-function keepMine() {
-  version = theirs().version
-  void save()
-}
-
-function takeTheirs() {
-  const place = theirs()
+function show(place: Schemas['PlaceInfo']) {
   version = place.version
   const { name, withinId, setpointC, ratedMaxC, airChangesPerHour, volumeL, capacity } = place
   Object.assign(form, { name, withinId, airChangesPerHour, volumeL, capacity })
   Object.assign(form, { setpointC: setpointC ?? 55, ratedMaxC: ratedMaxC ?? 70 })
-  problem.value = null
 }
 
 async function save() {

@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import ConflictChoice from '@/parts/ConflictChoice.vue'
+import { useConflict } from '@/parts/conflict'
 import ProblemNote from '@/parts/ProblemNote.vue'
 
 /** When somebody is there: a line of text for each weekday, such as "8:00-12:00, 13:00-18:00". */
@@ -19,13 +20,7 @@ function clock(minutes: number): string {
   return `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}`
 }
 
-watch(
-  () => props.week,
-  (week) => {
-    show(week)
-  },
-  { immediate: true },
-)
+watch(() => props.week, show, { immediate: true })
 
 function show(week: Schemas['WeekView']) {
   version = week.version
@@ -55,15 +50,14 @@ const conflict = computed(() => {
   return new Problem(problem.value.title, problem.value.detail, [], days)
 })
 
-function keepMine() {
-  version = (problem.value?.current as Schemas['WeekView']).version
-  void save()
-}
-
-function takeTheirs() {
-  show(problem.value?.current as Schemas['WeekView'])
-  problem.value = null
-}
+const { keepMine, takeTheirs } = useConflict<Schemas['WeekView']>(
+  problem,
+  (current) => {
+    version = current
+    void save()
+  },
+  show,
+)
 
 async function save() {
   const week: Schemas['WindowView'][] = []

@@ -199,17 +199,15 @@ class StorageFollowerTest {
     }
   }
 
-  /** Only where something is another, and no earlier than that. */
-  @Test
-  void tellsWhoseAirIsAnotherAndFromWhen() {
-    double now = BEGIN_S + 10 * DAY_S;
-    ClimateSeries room = ClimateSeries.constant(new MoistAir(23, 50));
+  private static final ClimateSeries ROOM = ClimateSeries.constant(new MoistAir(23, 50));
+
+  private static StorageRecord boxesWithASpoolEach(int count, List<Opening> openings) {
     List<Vessel> boxes = new ArrayList<>();
     List<Content> spools = new ArrayList<>();
-    for (int i = 0; i < 3; i++) {
+    for (int i = 0; i < count; i++) {
       boxes.add(
           new Vessel(
-              i, ContainerKind.GASKET_BOX.ofVolume(20), Double.NaN, Surroundings.air(room), null));
+              i, ContainerKind.GASKET_BOX.ofVolume(20), Double.NaN, Surroundings.air(ROOM), null));
       spools.add(
           new Content(
               i,
@@ -221,13 +219,20 @@ class StorageFollowerTest {
               0.1,
               List.of(new Whereabouts(BEGIN_S, Surroundings.vessel(i), false))));
     }
-    StorageFollower follower = told(new StorageRecord(boxes, spools, List.of(), List.of()));
+    return new StorageRecord(boxes, spools, openings, List.of());
+  }
+
+  /** Only where something is another, and no earlier than that. */
+  @Test
+  void tellsWhoseAirIsAnotherAndFromWhen() {
+    double now = BEGIN_S + 10 * DAY_S;
+    StorageFollower follower = told(boxesWithASpoolEach(3, List.of()));
     assertThat(follower.waiting(now, 1800)).containsExactly(0L, 1L, 2L);
     follower.waiting(now, 1800).forEach(id -> follower.air(id, now, 1800));
     assertThat(follower.waiting(now, 1800)).isEmpty();
     assertThat(follower.takeChanges()).isEmpty();
     double opened = BEGIN_S + 7.3 * DAY_S;
-    follower.tell(new StorageRecord(boxes, spools, List.of(new Opening(1, opened, 5)), List.of()));
+    follower.tell(boxesWithASpoolEach(3, List.of(new Opening(1, opened, 5))));
     assertThat(follower.waiting(now, 1800)).containsExactly(1L);
     follower.air(1, now, 1800);
     Map<Long, Double> changes = follower.takeChanges();
@@ -235,30 +240,11 @@ class StorageFollowerTest {
     assertThat(changes.get(1L)).isBetween(opened - 3600, opened);
   }
 
-  /** A quarter of a century in twenty boxes fits into a few megabytes. */
+  /** A quarter of a century of a box is kept in days, not in hours. */
   @Test
   void aLongRecordTakesLittleMemory() {
     double now = BEGIN_S + 26 * 365.25 * DAY_S;
-    ClimateSeries room = ClimateSeries.constant(new MoistAir(23, 50));
-    List<Vessel> boxes = new ArrayList<>();
-    List<Content> spools = new ArrayList<>();
-    for (int i = 0; i < 4; i++) {
-      boxes.add(
-          new Vessel(
-              i, ContainerKind.GASKET_BOX.ofVolume(20), Double.NaN, Surroundings.air(room), null));
-      spools.add(
-          new Content(
-              i,
-              PLA,
-              1000,
-              40,
-              List.of(),
-              0,
-              0.1,
-              List.of(new Whereabouts(BEGIN_S, Surroundings.vessel(i), false))));
-    }
-    StorageFollower follower =
-        told(new StorageRecord(boxes, spools, List.of(new Opening(0, BEGIN_S, 1)), List.of()));
+    StorageFollower follower = told(boxesWithASpoolEach(1, List.of(new Opening(0, BEGIN_S, 1))));
     // Hourly it would be 228,000.
     assertThat(follower.air(0, now, 1800).size()).isLessThan(14_000);
   }

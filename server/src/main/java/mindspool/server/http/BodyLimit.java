@@ -76,12 +76,13 @@ class BodyLimit extends OncePerRequestFilter {
       }
       boolean large = file || LONG_LISTS.contains(request.getRequestURI());
       int most = large ? MOST_CLIMATE : MOST;
-      if (!file && request.getContentLengthLong() > most) {
+      long told = request.getContentLengthLong();
+      boolean small = told >= 0 && told <= MOST;
+      if (!file && told > most) {
         throw new TooLargeException(most);
       }
       HttpServletRequest counted = file ? request : new Counted(request, most);
-      if (large
-          && !(request.getContentLengthLong() <= MOST && request.getContentLengthLong() >= 0)) {
+      if (large && !small) {
         passOneOfFew(counted, response, chain);
       } else {
         chain.doFilter(counted, response);
