@@ -68,6 +68,7 @@ const differences = computed(() =>
 <style scoped>
 .conflict {
   border-left: 4px solid var(--call);
+  margin: 0.9rem 0;
   padding: 0.3rem 0 0.3rem 0.75rem;
 }
 

@@ -231,15 +231,7 @@ async function measureVent(keep: boolean) {
 </script>
 
 <template>
-  <ConflictChoice
-    v-if="problem?.current"
-    :problem="problem"
-    :mine="form"
-    :labels="LABELS"
-    @mine="keepMine"
-    @theirs="takeTheirs"
-  />
-  <ProblemNote v-else-if="problem" :problem="problem" />
+  <ProblemNote v-if="problem && !problem.current" :problem="problem" />
   <template v-if="dryer">
     <h1>{{ dryer.name }}</h1>
     <p class="soft">
@@ -475,6 +467,14 @@ async function measureVent(keep: boolean) {
           </button>
           <span v-if="saved" role="status">kept</span>
         </form>
+        <ConflictChoice
+          v-if="problem?.current"
+          :problem="problem"
+          :mine="form"
+          :labels="LABELS"
+          @mine="keepMine"
+          @theirs="takeTheirs"
+        />
       </section>
     </div>
     <div class="small cautions">

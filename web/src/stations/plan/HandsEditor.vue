@@ -103,7 +103,7 @@ async function save() {
         <label :for="`hands-${i}`" class="small soft">{{ day }}</label>
         <input :id="`hands-${i}`" v-model="lines[i]" placeholder="nobody" />
       </div>
-      <button class="button">Keep and plan</button>
+      <button v-if="!conflict" class="button">Keep and plan</button>
     </form>
     <ConflictChoice
       v-if="conflict"
@@ -132,6 +132,7 @@ summary {
 }
 
 input {
+  min-width: 0;
   padding: 0.25rem 0.5rem;
   border: 1px solid var(--board);
   border-radius: var(--corner);

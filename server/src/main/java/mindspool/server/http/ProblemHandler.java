@@ -88,7 +88,7 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
         plain(
             HttpStatus.CONFLICT,
             "Changed meanwhile",
-            e.getMessage() + " Nothing was changed. Choose which of the two is to hold.");
+            e.getMessage() + " Yours is not stored. Choose which of the two is kept.");
     problem.setProperty("current", e.current());
     return problem;
   }
