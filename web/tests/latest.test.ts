@@ -2,6 +2,7 @@ import { flushPromises, mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, expect, it, vi } from 'vitest'
 import HygrometerCheck from '@/stations/devices/HygrometerCheck.vue'
+import LogImport from '@/stations/place/LogImport.vue'
 import { questions } from '@/parts/latestAnswer'
 import { plain } from './pages'
 
@@ -45,4 +46,62 @@ it('shows what both salts say although the first answer comes last', async () =>
   await flushPromises()
   expect(check.get('[data-testid="check-outcome"]').text()).toContain('16.9 ± 2.0')
   expect(check.text()).not.toContain('From one salt')
+})
+
+/** Two questions answered quickly: the preview after the first must not undo the second. */
+it('previews a log by all that was answered although the first preview comes last', async () => {
+  const reply = (body: object) =>
+    new Response(JSON.stringify(body), { headers: { 'Content-Type': 'application/json' } })
+  const layout = {
+    delimiter: ';',
+    decimalComma: true,
+    hasHeader: true,
+    columns: ['t', 'c', 'h'],
+    timeColumns: [0],
+    dateOrder: 'DAY_FIRST',
+    temperatureColumn: 1,
+    humidityColumn: 2,
+    temperatureUnit: 'CELSIUS',
+    humidityUnit: 'PERCENT',
+  }
+  const question = (about: string, value: string) => ({
+    about,
+    text: `${about}?`,
+    options: [{ value, text: value }],
+  })
+  const date = question('dateOrder', 'DAY_FIRST')
+  const unit = question('humidityUnit', 'FRACTION')
+  const preview = (questions: object[]) => ({
+    uploadId: 'u',
+    fileName: 'a.csv',
+    readings: 2,
+    newReadings: 2,
+    rejected: [],
+    rejectedCount: 0,
+    firstRows: [],
+    questions,
+    layout,
+  })
+  const waiting: ((body: object) => void)[] = []
+  vi.stubGlobal('fetch', (request: Request | string) =>
+    typeof request === 'string'
+      ? Promise.resolve(reply(preview([date, unit])))
+      : new Promise((resolve) => waiting.push((body) => resolve(reply(body)))),
+  )
+  const log = mount(LogImport, { props: { placeId: 1 }, global: plain })
+  const input = log.get('[data-testid=log-file]')
+  Object.defineProperty(input.element, 'files', { value: [new File(['x'], 'a.csv')] })
+  await input.trigger('change')
+  await flushPromises()
+  await log.get('[data-testid=answer-DAY_FIRST]').trigger('click')
+  await log.get('[data-testid=answer-FRACTION]').trigger('click')
+  await flushPromises()
+  const store = () => log.get<HTMLButtonElement>('[data-testid=store-log]').element
+  waiting[1]!(preview([]))
+  await flushPromises()
+  expect(store().disabled).toBe(false)
+  waiting[0]!(preview([unit]))
+  await flushPromises()
+  expect(store().disabled).toBe(false)
+  expect(log.find('[data-testid=answer-FRACTION]').exists()).toBe(false)
 })

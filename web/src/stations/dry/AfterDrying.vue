@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { hours } from '@/parts/format'
+import { questions } from '@/parts/latestAnswer'
 
 /** Where a dried spool goes: bag within so long, and how long each place holds it. */
 const props = defineProps<{ cycleId: number; code: string }>()
@@ -14,17 +15,25 @@ const advice = ref<Schemas['Advice'] | null>(null)
 const problem = ref<Problem | null>(null)
 const busy = ref(false)
 
+const question = questions()
+
 watch(
   () => props.code,
   async (code) => {
+    const isLast = question()
     try {
-      advice.value = await answer(
+      const fresh = await answer(
         client.GET('/api/cycles/{id}/after/{code}', {
           params: { path: { id: props.cycleId, code } },
         }),
       )
+      if (isLast()) {
+        advice.value = fresh
+      }
     } catch (cause) {
-      problem.value = Problem.of(cause)
+      if (isLast()) {
+        problem.value = Problem.of(cause)
+      }
     }
   },
   { immediate: true },

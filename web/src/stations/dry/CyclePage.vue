@@ -7,6 +7,7 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 import SpoolFace from '@/parts/SpoolFace.vue'
 import WeighDialog from '@/parts/WeighDialog.vue'
 import { dateTime, hours, moisture, moment, temperature } from '@/parts/format'
+import { questions } from '@/parts/latestAnswer'
 import { faceAt, faceLabel, moistureAt } from '@/parts/spoolAtTime'
 import { useActs } from '@/stores/acts'
 import { useDryers } from '@/stores/dryers'
@@ -36,15 +37,25 @@ const adding = ref('')
 const nowS = ref(Date.now() / 1000)
 let timer: ReturnType<typeof setTimeout> | undefined
 
+const question = questions()
+
 async function read() {
+  const isLast = question()
   clearTimeout(timer)
   try {
-    view.value = await answer(
+    const fresh = await answer(
       client.GET('/api/cycles/{id}', { params: { path: { id: props.id } } }),
     )
+    if (!isLast()) {
+      return
+    }
+    view.value = fresh
     nowS.value = Date.now() / 1000
     problem.value = null
   } catch (cause) {
+    if (!isLast()) {
+      return
+    }
     problem.value = Problem.of(cause)
   }
   timer = setTimeout(read, REFRESH_MS)

@@ -7,6 +7,7 @@ import ChoiceField from '@/parts/ChoiceField.vue'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { dateTime, temperature } from '@/parts/format'
+import { questions } from '@/parts/latestAnswer'
 import { useDryers } from '@/stores/dryers'
 
 /** A dryer: what it is, and how it truly behaves. */
@@ -111,17 +112,24 @@ function show(view: Schemas['DryerView']) {
   form.ventedFreely = view.airChangesPerHour === null
 }
 
+const question = questions()
+
 async function read() {
+  const isLast = question()
   try {
     const [view, all] = await Promise.all([
       answer(client.GET('/api/dryers/{placeId}', { params: { path: { placeId: props.id } } })),
       answer(client.GET('/api/dryer-kinds')),
     ])
-    kinds.value = all
-    show(view)
-    problem.value = null
+    if (isLast()) {
+      kinds.value = all
+      show(view)
+      problem.value = null
+    }
   } catch (cause) {
-    problem.value = Problem.of(cause)
+    if (isLast()) {
+      problem.value = Problem.of(cause)
+    }
   }
 }
 

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { dateTime } from '@/parts/format'
+import { questions } from '@/parts/latestAnswer'
 
 type Preview = Schemas['PreviewView']
 type Answers = Schemas['LogAnswers']
@@ -27,6 +28,9 @@ const stage = ref<'idle' | 'reading' | 'storing'>('idle')
 const done = ref(0)
 const outcome = ref<Schemas['ImportView'] | null>(null)
 let reading: AbortController | undefined
+/** What is previewed does not answer the last choice yet. */
+const looking = ref(false)
+const looks = questions()
 
 const DELIMITERS: Record<string, string> = { ',': 'comma', ';': 'semicolon', '\t': 'tab' }
 
@@ -42,6 +46,8 @@ function reset() {
   outcome.value = null
   answers.value = { ...NO_ANSWERS }
   stage.value = 'idle'
+  looks()
+  looking.value = false
 }
 
 async function choose(file: File | undefined) {
@@ -79,16 +85,26 @@ function pick(event: Event) {
 }
 
 async function look() {
+  const isLast = looks()
+  looking.value = true
   try {
-    preview.value = await answer(
+    const fresh = await answer(
       client.POST('/api/places/{placeId}/climate-files/{uploadId}/preview', {
         params: path.value,
         body: answers.value,
       }),
     )
-    problem.value = null
+    if (isLast()) {
+      preview.value = fresh
+      problem.value = null
+    }
   } catch (cause) {
-    problem.value = Problem.of(cause)
+    if (isLast()) {
+      problem.value = Problem.of(cause)
+    }
+  }
+  if (isLast()) {
+    looking.value = false
   }
 }
 
@@ -315,7 +331,7 @@ async function cancel() {
         <button
           v-else
           class="button primary"
-          :disabled="open || preview.readings === 0"
+          :disabled="open || looking || preview.readings === 0"
           data-testid="store-log"
           @click="store"
         >

@@ -5,6 +5,7 @@ import { answer, client, Problem, type Schemas } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { dateTime, humidity, temperature } from '@/parts/format'
+import { questions } from '@/parts/latestAnswer'
 import { CLIMATE_SOURCES, isClosed, PLACE_KINDS } from '@/parts/placeKinds'
 import { useShelf } from '@/stores/shelf'
 import SpoolCell from '../shelf/SpoolCell.vue'
@@ -32,13 +33,23 @@ const typed = reactive({
 const spools = computed(() => shelf.spools.filter((spool) => spool.placeId === props.id))
 const heated = computed(() => view.value?.climateSource === 'HEATED_ROOM')
 
+const question = questions()
+
 async function read() {
+  const isLast = question()
   try {
-    view.value = await answer(
+    const fresh = await answer(
       client.GET('/api/places/{id}', { params: { path: { id: props.id } } }),
     )
+    if (!isLast()) {
+      return
+    }
+    view.value = fresh
     problem.value = null
   } catch (cause) {
+    if (!isLast()) {
+      return
+    }
     problem.value = Problem.of(cause)
   }
 }

@@ -10,6 +10,7 @@ import ScaleLine from '@/parts/ScaleLine.vue'
 import SpoolFace from '@/parts/SpoolFace.vue'
 import WhyNumber from '@/parts/WhyNumber.vue'
 import { band, grams, metres, moisture } from '@/parts/format'
+import { useLatestAnswer } from '@/parts/latestAnswer'
 import type { Face } from '@/parts/spoolFace'
 import { useActs } from '@/stores/acts'
 import { useShelf } from '@/stores/shelf'
@@ -33,8 +34,6 @@ const shelf = useShelf()
 const acts = useActs()
 const materials = ref<Schemas['MaterialView'][]>([])
 const reelKinds = ref<Schemas['ReelsView'] | null>(null)
-const preview = ref<Schemas['ReceivePreview'] | null>(null)
-const problem = ref<Problem | null>(null)
 const saving = ref(false)
 const tried = ref(false)
 
@@ -182,31 +181,10 @@ const previewed = computed(() => {
   }
 })
 
-let timer: ReturnType<typeof setTimeout> | undefined
-let asking = 0
-
-async function ask() {
-  const mine = ++asking
-  try {
-    const fresh = await answer(client.POST('/api/spools/preview', { body: previewed.value }))
-    if (mine === asking) {
-      preview.value = fresh
-      problem.value = null
-    }
-  } catch (cause) {
-    if (mine === asking) {
-      problem.value = Problem.of(cause)
-    }
-  }
-}
-
-watch(
-  previewed,
-  () => {
-    clearTimeout(timer)
-    timer = setTimeout(ask, PAUSE_MS)
-  },
-  { immediate: true, deep: true },
+const { view: preview, problem } = useLatestAnswer(
+  [previewed],
+  () => answer(client.POST('/api/spools/preview', { body: previewed.value })),
+  PAUSE_MS,
 )
 
 const materialOptions = computed(() =>

@@ -3,6 +3,7 @@ import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { moment } from '@/parts/format'
+import { questions } from '@/parts/latestAnswer'
 import { useActs } from '@/stores/acts'
 
 /** The run sheet; on a wall it is only read, from afar. */
@@ -21,14 +22,24 @@ let timer: ReturnType<typeof setTimeout> | undefined
 
 type Line = Schemas['LineView']
 
+const question = questions()
+
 async function read() {
+  const isLast = question()
   clearTimeout(timer)
   try {
-    view.value = await answer(
+    const fresh = await answer(
       client.GET('/api/today', { params: { query: { hours: week.value ? WEEK_H : DAY_H } } }),
     )
+    if (!isLast()) {
+      return
+    }
+    view.value = fresh
     problem.value = null
   } catch (cause) {
+    if (!isLast()) {
+      return
+    }
     problem.value = Problem.of(cause)
   }
   timer = setTimeout(read, REFRESH_MS)

@@ -116,6 +116,22 @@ class SpoolApiTest extends ServerTest {
     assertThat(page(code).at("/spool/placeId").asLong()).isEqualTo(box);
   }
 
+  /** Carried on at once: the shelf never shows where it lay a second ago. */
+  @Test
+  void theLastOfSeveralMovesWithinASecondCountsAtOnce() {
+    String code = received("\"arrival\": \"OPEN\"");
+    Answer last = null;
+    for (int i = 0; i < 6; i++) {
+      long target = i % 2 == 0 ? box : shelf;
+      last =
+          api.post("/api/spools/%s/moves".formatted(code), "{\"placeId\": %d}".formatted(target));
+      assertThat(last.status()).as(last.raw().body()).isEqualTo(201);
+      assertThat(page(code).at("/spool/placeId").asLong()).isEqualTo(target);
+    }
+    api.post("/api/facts/%d/undo".formatted(last.body().get("factId").asLong()), "");
+    assertThat(page(code).at("/spool/placeId").asLong()).isEqualTo(box);
+  }
+
   @Test
   void overlappingMovesAreRefused() {
     String code = received("\"arrival\": \"OPEN\", \"arrivedAt\": \"%s\"".formatted(daysAgo(30)));

@@ -51,10 +51,7 @@ class Occupancy {
     }
   }
 
-  /**
-   * The most it holds between two times. A move that follows another within a second is dated a
-   * second ahead, so even from now on it is not enough to look at this moment.
-   */
+  /** The most it holds between two times. */
   private static long mostTaken(List<SpoolRecord> all, PlaceInfo place, long fromS, long untilS) {
     LongStream comings =
         all.stream()

@@ -81,7 +81,8 @@ class SpoolActs {
     SpoolRecord spool = records.byCode(code);
     PlaceInfo target =
         climates.place(Require.present("placeId", request.placeId(), "the number of a place"));
-    long from = request.at() == null ? afterLastMove(spool) : time("at", request.at(), spool);
+    boolean asItHappens = request.at() == null;
+    long from = asItHappens ? notBeforeLastMove(spool) : time("at", request.at(), spool);
     long back = spool.placeAt(from);
     if (back == target.id()) {
       throw new InvalidValueException(
@@ -93,7 +94,9 @@ class SpoolActs {
         request.until() == null ? spool.nextMoveS(from) : time("until", request.until(), spool));
     refuseUnsecured(spool, target);
     if (request.until() == null) {
-      refuseOverlap("at", spool, from, from);
+      if (!asItHappens) {
+        refuseOverlap("at", spool, from, from);
+      }
       return new Recorded(place(spool, target.id(), from, origin, null).id, null);
     }
     long until = time("until", request.until(), spool);
@@ -123,11 +126,11 @@ class SpoolActs {
     }
   }
 
-  /** Now, or a second after the last move where two follow each other at once. */
-  private long afterLastMove(SpoolRecord spool) {
+  /** Now; or when it last moved, where the clock was set back a little since. */
+  private long notBeforeLastMove(SpoolRecord spool) {
     long last =
         spool.facts().stream().filter(SpoolFact::places).mapToLong(f -> f.atS).max().orElse(0);
-    return last >= now() && last - now() < 60 ? last + 1 : now();
+    return last > now() && last - now() < 60 ? last : now();
   }
 
   private void refuseOverlap(String field, SpoolRecord spool, long from, long until) {

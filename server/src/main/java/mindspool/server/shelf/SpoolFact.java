@@ -47,12 +47,12 @@ class SpoolFact implements Signed {
 
   /**
    * By time; what happened at one time in an order that does not hang on which was told first, but
-   * for what is the same to the water anyhow, such as two acts with the loose end.
+   * for acts with the loose end, which are the same to the water, and for moves: of two within one
+   * second the one told last says where the spool lies.
    */
   static final Comparator<SpoolFact> ORDER =
       Comparator.<SpoolFact>comparingLong(fact -> fact.atS)
           .thenComparing(fact -> fact.kind)
-          .thenComparing(fact -> fact.placeId == null ? 0 : fact.placeId)
           .thenComparing(fact -> fact.grossMassG == null ? 0 : fact.grossMassG)
           .thenComparing(fact -> fact.id == null ? 0 : fact.id);
 

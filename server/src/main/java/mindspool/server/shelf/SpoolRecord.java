@@ -222,18 +222,26 @@ record SpoolRecord(Spool spool, Material material, List<SpoolFact> facts) {
   /** A stay with its place, for the ribbon. */
   record PlacedStay(long placeId, long fromS, boolean sealed) {}
 
-  /** Where it lay, each stay until the next; opening a bag begins a new one. */
+  /**
+   * Where it lay, each stay until the next; opening a bag begins a new one. Of two that begin in
+   * the same second the later one counts.
+   */
   List<PlacedStay> stays() {
     List<PlacedStay> stays = new ArrayList<>();
     long opened = openedS().orElse(Long.MAX_VALUE);
     long place = -1;
     for (SpoolFact fact : facts) {
+      boolean opens = fact.kind == SpoolFact.Kind.OPENED;
+      if (!fact.places() && !opens) {
+        continue;
+      }
       if (fact.places()) {
         place = fact.placeId;
-        stays.add(new PlacedStay(place, fact.atS, fact.atS < opened));
-      } else if (fact.kind == SpoolFact.Kind.OPENED) {
-        stays.add(new PlacedStay(place, fact.atS, false));
       }
+      if (!stays.isEmpty() && stays.get(stays.size() - 1).fromS == fact.atS) {
+        stays.remove(stays.size() - 1);
+      }
+      stays.add(new PlacedStay(place, fact.atS, !opens && fact.atS < opened));
     }
     return stays;
   }
