@@ -1,7 +1,6 @@
 package mindspool.server.climate;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.NavigableSet;
 import java.util.Set;
@@ -10,9 +9,9 @@ import java.util.function.BooleanSupplier;
 import java.util.function.IntConsumer;
 import mindspool.core.InvalidValueException;
 import mindspool.core.climate.log.ClimateLog.Reading;
+import mindspool.server.climate.ReadingSamples.AirSample;
 import mindspool.server.http.NotFoundException;
 import org.springframework.beans.factory.ObjectProvider;
-import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -26,24 +25,19 @@ class ClimateImport {
   private static final long SAME_S = 60;
 
   private final ClimateStore.Files files;
-  private final ClimateStore.Readings readings;
+  private final ReadingSamples readings;
   private final ObjectProvider<LiveReadings> live;
-  private final JdbcTemplate jdbc;
 
   ClimateImport(
-      ClimateStore.Files files,
-      ClimateStore.Readings readings,
-      ObjectProvider<LiveReadings> live,
-      JdbcTemplate jdbc) {
+      ClimateStore.Files files, ReadingSamples readings, ObjectProvider<LiveReadings> live) {
     this.files = files;
     this.readings = readings;
     this.live = live;
-    this.jdbc = jdbc;
   }
 
   /** How many of a file's readings the place has not yet, from a file or a device of its own. */
   long newReadings(long placeId, List<Reading> found) {
-    Set<Long> known = new HashSet<>(readings.times(placeId));
+    Set<Long> known = readings.times(placeId);
     NavigableSet<Long> measured = measured(placeId);
     return found.stream()
         .filter(reading -> !known.contains(reading.epochS()) && !near(measured, reading.epochS()))
@@ -79,10 +73,10 @@ class ClimateImport {
       long nowS,
       IntConsumer progress,
       BooleanSupplier cancelled) {
-    Set<Long> known = new HashSet<>(readings.times(placeId));
+    Set<Long> known = readings.times(placeId);
     NavigableSet<Long> measured = measured(placeId);
     ClimateFile file = files.saveAndFlush(new ClimateFile(placeId, fileName, nowS));
-    Rows rows = new Rows();
+    List<AirSample> taken = new ArrayList<>(BATCH);
     int seen = 0;
     for (Reading reading : found) {
       if (cancelled.getAsBoolean()) {
@@ -90,52 +84,22 @@ class ClimateImport {
             "file", "cancelled", "an import that runs to its end", "Nothing was stored.");
       }
       if (!near(measured, reading.epochS()) && known.add(reading.epochS())) {
-        rows.add(reading);
+        taken.add(
+            new AirSample(
+                reading.epochS(), reading.temperatureC(), reading.relativeHumidityPercent()));
         file.rowsTaken++;
         file.firstS = file.firstS == null ? reading.epochS() : file.firstS;
         file.lastS = reading.epochS();
       }
       if (++seen % BATCH == 0) {
-        rows.insert(placeId, file.id);
+        readings.add(placeId, file.id, taken);
+        taken.clear();
         progress.accept(seen);
       }
     }
-    rows.insert(placeId, file.id);
+    readings.add(placeId, file.id, taken);
     progress.accept(seen);
     return files.saveAndFlush(file);
-  }
-
-  /** Rows that go to the database in one statement: one a row takes five times as long. */
-  private final class Rows {
-    private final List<Long> times = new ArrayList<>(BATCH);
-    private final List<Double> temperatures = new ArrayList<>(BATCH);
-    private final List<Double> humidities = new ArrayList<>(BATCH);
-
-    void add(Reading reading) {
-      times.add(reading.epochS());
-      temperatures.add(reading.temperatureC());
-      humidities.add(reading.relativeHumidityPercent());
-    }
-
-    void insert(long placeId, long fileId) {
-      if (times.isEmpty()) {
-        return;
-      }
-      jdbc.update(
-          "insert into climate_reading"
-              + " (place_id, time_s, temperature_c, relative_humidity_percent, file_id)"
-              + " select cast(? as bigint), t, c, h, cast(? as bigint)"
-              + " from unnest(cast(? as bigint array), cast(? as double precision array),"
-              + " cast(? as double precision array)) as rows_of_file (t, c, h)",
-          placeId,
-          fileId,
-          times.toArray(),
-          temperatures.toArray(),
-          humidities.toArray());
-      times.clear();
-      temperatures.clear();
-      humidities.clear();
-    }
   }
 
   /** Takes a file's readings out again. */
@@ -146,7 +110,7 @@ class ClimateImport {
             .findById(fileId)
             .filter(found -> found.placeId == placeId)
             .orElseThrow(() -> new NotFoundException("imported file with number " + fileId));
-    readings.deleteByFile(placeId, fileId);
+    readings.removeFile(placeId, fileId);
     files.delete(file);
     return file;
   }

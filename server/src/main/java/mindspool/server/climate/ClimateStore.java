@@ -3,8 +3,6 @@ package mindspool.server.climate;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
-import org.springframework.data.jpa.repository.Modifying;
-import org.springframework.data.jpa.repository.Query;
 
 /** Repositories of this station. */
 final class ClimateStore {
@@ -27,14 +25,5 @@ final class ClimateStore {
 
   interface Files extends JpaRepository<ClimateFile, Long> {
     List<ClimateFile> findByPlaceIdOrderByImportedSDesc(long placeId);
-  }
-
-  interface Readings extends JpaRepository<ClimateReading, ClimateReading.Key> {
-    @Query("select r.key.timeS from ClimateReading r where r.key.placeId = :placeId")
-    List<Long> times(long placeId);
-
-    @Modifying
-    @Query("delete from ClimateReading r where r.key.placeId = :placeId and r.fileId = :fileId")
-    int deleteByFile(long placeId, long fileId);
   }
 }
