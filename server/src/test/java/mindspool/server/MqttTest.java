@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import com.hivemq.client.mqtt.MqttClient;
 import com.hivemq.client.mqtt.datatypes.MqttQos;
 import com.hivemq.client.mqtt.mqtt3.Mqtt3BlockingClient;
+import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
@@ -204,6 +205,30 @@ class MqttTest extends ServerTest {
         .failsWithin(Duration.ofSeconds(15))
         .withThrowableOfType(ExecutionException.class);
     assertThat(count("RECEIVED")).isEqualTo(seen);
+  }
+
+  /** Neither is the request to become one answered, nor any other HTTP. */
+  @Test
+  void theBrokersPortAnswersNoHttp() throws Exception {
+    String upgrade =
+        """
+        GET /mqtt HTTP/1.1\r
+        Host: 127.0.0.1\r
+        Upgrade: websocket\r
+        Connection: Upgrade\r
+        Sec-WebSocket-Key: dGhlIHNhbXBsZSBub25jZQ==\r
+        Sec-WebSocket-Version: 13\r
+        Sec-WebSocket-Protocol: mqtt\r
+        Origin: http://another.example\r
+        \r
+        """;
+    for (String request : new String[] {upgrade, "GET / HTTP/1.1\r\nHost: x\r\n\r\n", "\0"}) {
+      try (Socket socket = new Socket("127.0.0.1", brokerPort())) {
+        socket.setSoTimeout(10_000);
+        socket.getOutputStream().write(request.getBytes(StandardCharsets.US_ASCII));
+        assertThat(socket.getInputStream().readAllBytes()).isEmpty();
+      }
+    }
   }
 
   @Test

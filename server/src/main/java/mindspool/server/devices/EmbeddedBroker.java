@@ -38,6 +38,10 @@ class EmbeddedBroker {
 
   private static final long STOP_MS = 3_000;
 
+  static {
+    MqttOnly.install();
+  }
+
   private final MqttSettings settings;
   private final Path folder;
   private volatile EmbeddedActiveMQ broker;
