@@ -78,8 +78,7 @@ public class ReplayBenchmark {
 
   private MoistureProfile replay(SpoolMoistureModel.Options options, double days) {
     Material m = found();
-    SpoolMoistureModel model =
-        new SpoolMoistureModel(m.sorption(), m.diffusion(), m.heatCapacityJPerKgK(), options);
+    SpoolMoistureModel model = new SpoolMoistureModel(m, options);
     SpoolState state = model.uniform(winding(), start(), 21);
     model.advance(state, climate, AirContact.STILL, 0, days * DAY_S, null);
     return state.profile();

@@ -35,18 +35,16 @@ public final class SimulatedSpool {
       double startHumidityPercent,
       double temperatureC) {
     Random lot = new Random(lotSeed);
-    var sorption = material.sorption().scaled(Math.exp(SORPTION_SPREAD * lot.nextGaussian()));
+    double sorptionFactor = Math.exp(SORPTION_SPREAD * lot.nextGaussian());
+    Material own = material.ofLot(Math.exp(DIFFUSION_SPREAD * lot.nextGaussian()), sorptionFactor);
     this.material = material;
     this.emptyReelG = emptyReelG;
-    this.model =
-        new SpoolMoistureModel(
-            sorption,
-            material.diffusion().scaled(Math.exp(DIFFUSION_SPREAD * lot.nextGaussian())),
-            material.heatCapacityJPerKgK(),
-            SpoolMoistureModel.Options.COARSE);
+    this.model = new SpoolMoistureModel(own, SpoolMoistureModel.Options.COARSE);
     this.state =
         model.uniform(
-            winding, 100 * sorption.moistureFraction(startHumidityPercent / 100), temperatureC);
+            winding,
+            100 * own.sorption().moistureFraction(startHumidityPercent / 100),
+            temperatureC);
   }
 
   public Material material() {

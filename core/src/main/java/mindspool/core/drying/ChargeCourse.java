@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.drying.DryingForecast.Point;
+import mindspool.core.moisture.SpoolMoistureModel.Options;
 import mindspool.core.moisture.SpoolState;
 
 /**
@@ -16,8 +17,11 @@ import mindspool.core.moisture.SpoolState;
  */
 public record ChargeCourse(List<List<Point>> spools, List<SpoolState> ends, List<Vapour> vapour) {
 
-  /** Vapour pressure inside at a time. */
-  public record Vapour(double hour, double pressurePa) {}
+  /** For a course that is only drawn. */
+  private static final Options ROUGH = Options.STANDARD.withTolerance(8e-3);
+
+  /** Vapour inside at a time: its pressure, and the humidity that it makes there. */
+  public record Vapour(double hour, double pressurePa, double relativeHumidityPercent) {}
 
   /**
    * Follows a charge.
@@ -27,8 +31,17 @@ public record ChargeCourse(List<List<Point>> spools, List<SpoolState> ends, List
    */
   public static ChargeCourse of(
       Charge charge, Dryer dryer, MoistAir room, double startC, double setpointC, double hours) {
-    ChargeForecast.Run run = ChargeForecast.likely(charge, dryer, room, startC, setpointC);
-    run.follow(hours, false, true);
+    CycleRun run =
+        new CycleRun(
+            charge.spools(),
+            dryer,
+            room,
+            startC,
+            setpointC,
+            Lots.ALIKE,
+            ROUGH,
+            CycleRun.Steps.FINE);
+    run.follow(hours);
     List<List<Point>> spools = new ArrayList<>();
     for (int i = 0; i < charge.spools().size(); i++) {
       spools.add(List.copyOf(run.cycle(i).points()));

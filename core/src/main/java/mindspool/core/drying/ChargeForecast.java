@@ -10,17 +10,13 @@ import java.util.function.ToDoubleFunction;
 import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import mindspool.core.EndedEarlyException;
 import mindspool.core.climate.MoistAir;
-import mindspool.core.climate.SaturationPressure;
 import mindspool.core.drying.Charge.Load;
 import mindspool.core.drying.DryingForecast.Cycle;
 import mindspool.core.drying.DryingForecast.HoursToTarget;
 import mindspool.core.drying.DryingForecast.Point;
 import mindspool.core.moisture.ProfileBand;
-import mindspool.core.moisture.SpoolMoistureModel;
 import mindspool.core.moisture.SpoolMoistureModel.Options;
-import mindspool.core.moisture.SpoolState;
 
 /**
  * What a cycle does to several spools in one dryer: the common setpoint, who allows no more, each
@@ -52,11 +48,6 @@ public record ChargeForecast(
     List<AirPoint> air,
     double energyKWh) {
 
-  /** Steps grow with the time passed, one twentieth of it, because drying slows likewise. */
-  private static final double FIRST_STEP_S = 300;
-
-  private static final double STEP_GROWTH = 20;
-  private static final double LONGEST_STEP_S = 3600;
   private static final double SHOWN_WHERE_NEVER_H = 48;
 
   /** Exceeded one time in ten. */
@@ -135,11 +126,6 @@ public record ChargeForecast(
     return new Followed(charge, dryer, room, setpoint, start, ceilings).forecast(lowest, without);
   }
 
-  /** A pass through a cycle with the spools as they are believed to be, not yet followed. */
-  static Run likely(Charge charge, Dryer dryer, MoistAir room, double startC, double setpointC) {
-    return new Followed(charge, dryer, room, setpointC, startC, List.of()).run(Lots.ALIKE, ROUGH);
-  }
-
   private static double common(List<DryingCeiling> ceilings, double[] wanted, int leftOut) {
     List<DryingCeiling> others = new ArrayList<>(ceilings);
     List<Double> wishes = new ArrayList<>(Arrays.stream(wanted).boxed().toList());
@@ -157,7 +143,6 @@ public record ChargeForecast(
     private final MoistAir room;
     private final double setpoint;
     private final double startC;
-    private final double airC;
     private final List<DryingCeiling> ceilings;
 
     Followed(
@@ -172,68 +157,69 @@ public record ChargeForecast(
       this.dryer = dryer;
       this.room = room;
       this.setpoint = setpoint;
-      this.airC = setpoint + dryer.biasC();
       this.ceilings = ceilings;
     }
 
-    CycleAir warmth() {
-      double start = Math.max(room.temperatureC(), startC + dryer.biasC());
-      return new CycleAir(room, start, airC, dryer.behaviour().warmingTimeS());
-    }
-
-    double floorPercent(Load load) {
-      return 100
-          * load.material().sorption().moistureFraction(dryer.driestPercentAt(airC, room) / 100);
+    private double floorPercent(Load load) {
+      return dryer.floorPercent(load.material().sorption(), setpoint, room);
     }
 
     ChargeForecast forecast(int lowest, double withoutItC) {
       boolean all =
           charge.spools().stream().allMatch(load -> floorPercent(load) < load.targetPercent());
-      Run run = run(Lots.ALIKE, Options.STANDARD);
-      run.follow(all ? DryingForecast.LONGEST_HOURS : SHOWN_WHERE_NEVER_H, false);
-      Run early = run(Lots.ALIKE, ROUGH);
+      CycleRun run = run(Lots.ALIKE, Options.STANDARD);
+      run.followUntilDry(all ? DryingForecast.LONGEST_HOURS : SHOWN_WHERE_NEVER_H);
+      CycleRun early = run(Lots.ALIKE, ROUGH);
       if (all && charge.spools().size() > 1) {
-        early.follow(DryingForecast.LONGEST_HOURS, true);
+        early.followTakingOut(DryingForecast.LONGEST_HOURS);
       }
-      List<Run> varied =
+      List<CycleRun> varied =
           IntStream.rangeClosed(0, Belief.QUANTITIES)
-              .mapToObj(k -> run(k == 0 ? Lots.ALIKE : Lots.easier(k - 1), ROUGH))
+              .mapToObj(k -> run(k == 0 ? Lots.ALIKE : easier(k - 1), ROUGH))
               .toList();
-      varied.parallelStream().forEach(each -> each.follow(run.lastHour(), false, true));
+      varied.parallelStream().forEach(each -> each.follow(run.lastHour()));
       Lots likeliestLate = likeliestLate(run, varied);
-      Run late = run(likeliestLate, ROUGH);
-      Run soon = run(likeliestLate.reversed(), ROUGH);
+      CycleRun late = run(likeliestLate, ROUGH);
+      CycleRun soon = run(likeliestLate.reversed(), ROUGH);
       if (all) {
         List.of(late, soon).parallelStream()
-            .forEach(each -> each.follow(DryingForecast.LONGEST_HOURS, false));
+            .forEach(each -> each.followUntilDry(DryingForecast.LONGEST_HOURS));
         // Drawn as far as the hour that is sure.
-        double shown = last(late.hoursToTarget()).orElse(run.lastHour());
+        double shown = late.lastHours().orElse(run.lastHour());
         Stream.concat(Stream.of(run), varied.stream())
             .parallel()
-            .forEach(each -> each.follow(shown, false, true));
+            .forEach(each -> each.follow(shown));
       }
       List<SpoolCourse> courses = new ArrayList<>();
       for (int i = 0; i < charge.spools().size(); i++) {
         courses.add(course(i, run, varied, soon, late));
       }
-      OptionalDouble last = last(run.hoursToTarget());
+      OptionalDouble last = run.lastHours();
       double hours = last.orElse(run.lastHour());
       return new ChargeForecast(
           setpoint,
-          airC,
+          setpoint + dryer.biasC(),
           startC,
           lowest,
           withoutItC,
           courses,
           last,
           latest(courses),
-          charge.spools().size() > 1 && all ? last(early.hoursToTarget()) : last,
-          thinned(run.air),
-          energyKWh(run, hours));
+          charge.spools().size() > 1 && all ? early.lastHours() : last,
+          thinned(run.vapour()),
+          run.energyKWh(hours));
     }
 
-    private Run run(Lots lots, Options options) {
-      return new Run(this, lots, options);
+    private CycleRun run(Lots lots, Options options) {
+      return new CycleRun(
+          charge.spools(), dryer, room, startC, setpoint, lots, options, CycleRun.Steps.FINE);
+    }
+
+    /** All with one quantity a step better. */
+    private static Lots easier(int quantity) {
+      double[] shift = new double[Belief.QUANTITIES];
+      shift[quantity] = EASIER[quantity];
+      return Lots.all(shift);
     }
 
     /**
@@ -241,7 +227,7 @@ public record ChargeForecast(
      * point of first-order reliability): the drying time there is exceeded one time in ten, also
      * where time hangs on what is unknown in no simple way.
      */
-    private Lots likeliestLate(Run run, List<Run> varied) {
+    private Lots likeliestLate(CycleRun run, List<CycleRun> varied) {
       double[][] shifts = new double[charge.spools().size()][];
       for (int i = 0; i < shifts.length; i++) {
         List<Cycle> around = cycles(varied, i);
@@ -251,12 +237,12 @@ public record ChargeForecast(
                 .spools()
                 .get(i)
                 .belief()
-                .worst(slopes(around, each -> wettest(each.at(hour))), SURE_SD);
+                .worst(slopes(around, each -> each.at(hour).wettestPercent()), SURE_SD);
       }
       return new Lots(shifts);
     }
 
-    private static List<Cycle> cycles(List<Run> runs, int i) {
+    private static List<Cycle> cycles(List<CycleRun> runs, int i) {
       return runs.stream().map(each -> each.cycle(i)).toList();
     }
 
@@ -265,11 +251,8 @@ public record ChargeForecast(
       return Math.max(LEAST_HOURS, cycle.hours().all().orElse(cycle.lastHour()));
     }
 
-    private static double wettest(Point point) {
-      return Math.max(point.outerPercent(), Math.max(point.meanPercent(), point.corePercent()));
-    }
-
-    private SpoolCourse course(int i, Run run, List<Run> varied, Run soon, Run late) {
+    private SpoolCourse course(
+        int i, CycleRun run, List<CycleRun> varied, CycleRun soon, CycleRun late) {
       Load load = charge.spools().get(i);
       Cycle cycle = run.cycle(i);
       List<Cycle> around = cycles(varied, i);
@@ -323,7 +306,7 @@ public record ChargeForecast(
       if (sureHours <= LEAST_HOURS) {
         return Optional.empty();
       }
-      double[] slopes = slopes(around, each -> wettest(each.at(dryHours)));
+      double[] slopes = slopes(around, each -> each.at(dryHours).wettestPercent());
       return DoubleStream.of(soonHours, dryHours, sureHours)
           .mapToObj(until -> candidates(load, around, until))
           .map(row -> NextWeighing.of(load.belief(), slopes, row, load.scaleStepG()))
@@ -350,24 +333,6 @@ public record ChargeForecast(
           .toList();
     }
 
-    private double energyKWh(Run run, double hours) {
-      double capacity = 0;
-      double water = 0;
-      for (int i = 0; i < charge.spools().size(); i++) {
-        Load load = charge.spools().get(i);
-        double dry = load.start().winding().dryMassKg();
-        capacity +=
-            dry * load.material().heatCapacityJPerKgK() + DryingForecast.REEL_CAPACITY_J_PER_K;
-        double left = run.cycle(i).at(hours).meanPercent();
-        water += dry * (run.cycle(i).points().get(0).meanPercent() - left) / 100;
-      }
-      return DryerEnergy.kWh(dryer, room, airC, hours, capacity, water);
-    }
-
-    private static OptionalDouble last(List<HoursToTarget> all) {
-      return latest(all.stream().map(HoursToTarget::all));
-    }
-
     private static OptionalDouble latest(List<SpoolCourse> courses) {
       return latest(courses.stream().map(SpoolCourse::sureHours));
     }
@@ -382,136 +347,13 @@ public record ChargeForecast(
                   : OptionalDouble.empty());
     }
 
-    private static List<AirPoint> thinned(List<AirPoint> air) {
+    private static List<AirPoint> thinned(List<ChargeCourse.Vapour> air) {
       int every = Math.max(1, air.size() / (2 * CURVE_POINTS));
       return IntStream.range(0, air.size())
           .filter(i -> i % every == 0 || i == air.size() - 1)
           .mapToObj(air::get)
+          .map(point -> new AirPoint(point.hour(), point.relativeHumidityPercent()))
           .toList();
-    }
-  }
-
-  /**
-   * How each spool differs from what is believed of it, in the logarithms of diffusivity, uptake,
-   * water and its depth; empty where none does.
-   */
-  private record Lots(double[][] shifts) {
-
-    static final Lots ALIKE = new Lots(new double[0][]);
-
-    /** All with one quantity a step better. */
-    static Lots easier(int quantity) {
-      double[][] shifts = new double[Charge.MOST_SPOOLS][Belief.QUANTITIES];
-      for (double[] each : shifts) {
-        each[quantity] = EASIER[quantity];
-      }
-      return new Lots(shifts);
-    }
-
-    Lots reversed() {
-      return new Lots(
-          Arrays.stream(shifts)
-              .map(each -> Arrays.stream(each).map(shift -> -shift).toArray())
-              .toArray(double[][]::new));
-    }
-
-    double[] factors(int spool) {
-      return shifts.length == 0
-          ? new double[] {1, 1, 1, 1}
-          : Arrays.stream(shifts[spool]).map(Math::exp).toArray();
-    }
-  }
-
-  /** One pass through the cycle with certain polymers. */
-  static final class Run {
-    private final Followed of;
-    private final List<SharedAir.Occupant> spools = new ArrayList<>();
-    private final List<List<Point>> points = new ArrayList<>();
-    private final List<AirPoint> air = new ArrayList<>();
-    private final List<ChargeCourse.Vapour> vapour = new ArrayList<>();
-    private final List<Integer> inside;
-    private final SharedAir shared;
-    private final CycleAir warmth;
-    private double time;
-
-    Run(Followed of, Lots lots, Options options) {
-      this.of = of;
-      this.shared = new SharedAir(of.dryer, of.room);
-      this.warmth = of.warmth();
-      this.inside = new ArrayList<>(IntStream.range(0, of.charge.spools().size()).boxed().toList());
-      for (int i = 0; i < of.charge.spools().size(); i++) {
-        Load load = of.charge.spools().get(i);
-        double[] factors = lots.factors(i);
-        SpoolMoistureModel model =
-            new SpoolMoistureModel(
-                load.material().sorption().scaled(factors[1]),
-                load.material().diffusion().scaled(factors[0]),
-                load.material().heatCapacityJPerKgK(),
-                options);
-        SpoolState start = load.start().withContentScaled(factors[2], factors[3]);
-        spools.add(new SharedAir.Occupant(model, start));
-        points.add(new ArrayList<>(List.of(Point.of(0, start.profile()))));
-      }
-    }
-
-    void follow(double hours, boolean takingOut) {
-      follow(hours, takingOut, false);
-    }
-
-    /**
-     * Until all are dry, or so many hours from the start; {@code toTheEnd} goes on although all are
-     * dry. Called again it goes on where it was.
-     */
-    void follow(double hours, boolean takingOut, boolean toTheEnd) {
-      while (time < 3600 * hours - 1 && !inside.isEmpty()) {
-        EndedEarlyException.throwIfInterrupted();
-        double step =
-            Math.min(LONGEST_STEP_S, Math.max(FIRST_STEP_S, Math.floor(time / STEP_GROWTH)));
-        double end = Math.min(3600 * hours, time + step);
-        double middle = 0.5 * (time + end);
-        double celsius = warmth.temperatureC(middle);
-        shared.advance(inside.stream().map(spools::get).toList(), celsius, time, end);
-        time = end;
-        double hour = time / 3600;
-        for (int i : inside) {
-          points.get(i).add(Point.of(hour, spools.get(i).state().profile()));
-        }
-        vapour.add(new ChargeCourse.Vapour(hour, shared.vapourPressurePa()));
-        air.add(
-            new AirPoint(
-                hour, 100 * shared.vapourPressurePa() / SaturationPressure.atCelsius(celsius)));
-        if (takingOut) {
-          inside.removeIf(i -> hour >= 1 && dry(i, 1));
-        } else if (!toTheEnd && hour >= 4 && inside.stream().allMatch(i -> dry(i, 0.9))) {
-          break;
-        }
-      }
-    }
-
-    private boolean dry(int i, double share) {
-      Point last = points.get(i).get(points.get(i).size() - 1);
-      return Math.max(last.outerPercent(), Math.max(last.meanPercent(), last.corePercent()))
-          <= share * of.charge.spools().get(i).targetPercent();
-    }
-
-    List<ChargeCourse.Vapour> vapour() {
-      return vapour;
-    }
-
-    List<SpoolState> ends() {
-      return spools.stream().map(SharedAir.Occupant::state).toList();
-    }
-
-    double lastHour() {
-      return points.stream().mapToDouble(each -> each.get(each.size() - 1).hour()).max().orElse(0);
-    }
-
-    Cycle cycle(int i) {
-      return new Cycle(of.setpoint, points.get(i), of.charge.spools().get(i).targetPercent(), 0, 0);
-    }
-
-    List<HoursToTarget> hoursToTarget() {
-      return IntStream.range(0, spools.size()).mapToObj(i -> cycle(i).hours()).toList();
     }
   }
 }

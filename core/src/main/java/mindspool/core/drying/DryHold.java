@@ -56,11 +56,7 @@ public final class DryHold {
       double percent,
       double horizonH) {
     SpoolMoistureModel model =
-        new SpoolMoistureModel(
-            material.sorption(),
-            material.diffusion(),
-            material.heatCapacityJPerKgK(),
-            SpoolMoistureModel.Options.STANDARD.withTolerance(ROUGH));
+        new SpoolMoistureModel(material, SpoolMoistureModel.Options.STANDARD.withTolerance(ROUGH));
     SpoolState state = dried.copy();
     double passed = 0;
     double before = state.profile().outerPercent();

@@ -4,9 +4,8 @@ import java.util.List;
 import java.util.OptionalDouble;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.drying.Charge.Load;
-import mindspool.core.moisture.MoistureProfile;
+import mindspool.core.drying.DryingForecast.Point;
 import mindspool.core.moisture.ProfileBand;
-import mindspool.core.moisture.SpoolMoistureModel;
 import mindspool.core.moisture.SpoolMoistureModel.Options;
 import mindspool.core.moisture.SpoolState;
 
@@ -21,8 +20,6 @@ public final class DryTime {
   private static final double[] SLOWER = {-1, 0.4, 0.7, 0.5};
 
   private static final Options ROUGH = Options.STANDARD.withTolerance(8e-3);
-  private static final double FIRST_STEP_S = 900;
-  private static final double STEP_SHARE = 0.08;
 
   private DryTime() {}
 
@@ -44,62 +41,81 @@ public final class DryTime {
    */
   public static OptionalDouble sureHours(
       Load load, Dryer dryer, MoistAir room, double setpointC, double share) {
-    double airC = setpointC + dryer.biasC();
-    double[] shift = load.belief().worst(SLOWER, ProfileBand.EIGHTY_PERCENT_SD);
-    double floor =
-        100
-            * load.material()
-                .sorption()
-                .scaled(Math.exp(shift[1]))
-                .moistureFraction(dryer.driestPercentAt(airC, room) / 100);
-    if (floor >= load.targetPercent()) {
+    Lots slow = slow(List.of(load));
+    double target = load.targetPercent();
+    if (floorPercent(load, slow.factors(0), dryer, room, setpointC) >= target) {
       return OptionalDouble.empty();
     }
-    SpoolMoistureModel model =
-        new SpoolMoistureModel(
-            load.material().sorption().scaled(Math.exp(shift[1])),
-            load.material().diffusion().scaled(Math.exp(shift[0])),
-            load.material().heatCapacityJPerKgK(),
-            ROUGH);
-    SharedAir.Occupant spool =
-        new SharedAir.Occupant(
-            model, load.start().withContentScaled(Math.exp(shift[2]), Math.exp(shift[3])));
-    return followed(load, dryer, room, airC, spool, share);
-  }
-
-  private static OptionalDouble followed(
-      Load load, Dryer dryer, MoistAir room, double airC, SharedAir.Occupant spool, double share) {
-    SharedAir shared = new SharedAir(dryer, room);
-    CycleAir warmth =
-        new CycleAir(room, startC(load, dryer, airC), airC, dryer.behaviour().warmingTimeS());
-    double time = 0;
-    double before = wettest(spool.state(), share);
-    if (before <= load.targetPercent()) {
+    CycleRun run = run(List.of(load), slow, dryer, room, setpointC);
+    double[] before = {wettest(run.state(0), share), 0};
+    if (before[0] <= target) {
       return OptionalDouble.of(0);
     }
-    while (time < 3600 * DryingForecast.LONGEST_HOURS) {
-      double end = time + Math.max(FIRST_STEP_S, STEP_SHARE * time);
-      shared.advance(List.of(spool), warmth.temperatureC(0.5 * (time + end)), time, end);
-      double now = wettest(spool.state(), share);
-      if (now <= load.targetPercent()) {
-        double part = (before - load.targetPercent()) / (before - now);
-        return OptionalDouble.of((time + part * (end - time)) / 3600);
-      }
-      before = now;
-      time = end;
-    }
-    return OptionalDouble.empty();
+    double[] crossed = {Double.NaN};
+    run.follow(
+        DryingForecast.LONGEST_HOURS,
+        () -> {
+          double now = wettest(run.state(0), share);
+          if (now <= target) {
+            double part = (before[0] - target) / (before[0] - now);
+            crossed[0] = before[1] + part * (run.lastHour() - before[1]);
+          }
+          before[0] = now;
+          before[1] = run.lastHour();
+          return now <= target;
+        });
+    return Double.isNaN(crossed[0]) ? OptionalDouble.empty() : OptionalDouble.of(crossed[0]);
   }
 
-  private static double startC(Load load, Dryer dryer, double airC) {
-    return Math.min(airC, DryingCeiling.of(load, dryer).startC() + dryer.biasC());
+  /**
+   * Time of several in the air that they share, until the last is dry to the core.
+   *
+   * @param setpointC common to all, as the dial says
+   * @return none where the air never allows it for one, or not within ten days
+   */
+  public static OptionalDouble sureHours(
+      List<Load> loads, Dryer dryer, MoistAir room, double setpointC) {
+    Lots slow = slow(loads);
+    for (int i = 0; i < loads.size(); i++) {
+      Load load = loads.get(i);
+      if (floorPercent(load, slow.factors(i), dryer, room, setpointC) >= load.targetPercent()) {
+        return OptionalDouble.empty();
+      }
+    }
+    CycleRun run = run(loads, slow, dryer, room, setpointC);
+    run.followUntilDry(DryingForecast.LONGEST_HOURS);
+    return run.lastHours();
+  }
+
+  /** Each as bad as one in ten is. */
+  private static Lots slow(List<Load> loads) {
+    return new Lots(
+        loads.stream()
+            .map(load -> load.belief().worst(SLOWER, ProfileBand.EIGHTY_PERCENT_SD))
+            .toArray(double[][]::new));
+  }
+
+  private static double floorPercent(
+      Load load, double[] factors, Dryer dryer, MoistAir room, double setpointC) {
+    return dryer.floorPercent(load.material().sorption().scaled(factors[1]), setpointC, room);
+  }
+
+  private static CycleRun run(
+      List<Load> loads, Lots lots, Dryer dryer, MoistAir room, double setpointC) {
+    return new CycleRun(
+        loads,
+        dryer,
+        room,
+        ChargeCourse.startC(new Charge(loads), dryer, setpointC),
+        setpointC,
+        lots,
+        ROUGH,
+        CycleRun.Steps.COARSE);
   }
 
   private static double wettest(SpoolState state, double share) {
-    MoistureProfile profile = state.profile();
-    if (share < 1) {
-      return profile.wettestPercentInNext(share);
-    }
-    return Math.max(profile.outerPercent(), Math.max(profile.meanPercent(), profile.corePercent()));
+    return share < 1
+        ? state.profile().wettestPercentInNext(share)
+        : Point.of(0, state.profile()).wettestPercent();
   }
 }

@@ -1,9 +1,14 @@
 package mindspool.core.drying;
 
+import static mindspool.core.PhysicalConstants.STANDARD_PRESSURE_PA;
+import static mindspool.core.PhysicalConstants.kelvin;
+
 import java.util.Optional;
 import java.util.OptionalDouble;
 import mindspool.core.Require;
 import mindspool.core.climate.MoistAir;
+import mindspool.core.material.Sorption;
+import mindspool.core.moisture.AirContact;
 import mindspool.core.storage.Desiccant;
 import mindspool.core.storage.WaterStore;
 
@@ -27,7 +32,7 @@ public record Dryer(
   public static final double USUAL_VOLUME_L = 12;
 
   /** In a vacuum oven below 10 hPa, a hundredth of the room's air is left, and of its vapour. */
-  private static final double LEFT_IN_VACUUM = 0.01;
+  private static final double LEFT_IN_VACUUM = AirContact.VACUUM_PRESSURE_PA / STANDARD_PRESSURE_PA;
 
   /** Beads with a fan's air over them come to rest with it in about so long (grade D). */
   private static final double DESICCANT_LAG_H = 2;
@@ -99,12 +104,32 @@ public record Dryer(
         : room;
   }
 
-  /** The lowest humidity that the air inside comes to at a temperature, %. */
+  /**
+   * The lowest humidity that the air inside comes to at a temperature, %. Where it is vented freely
+   * the air is the room's, desiccant or not.
+   */
   public double driestPercentAt(double airTemperatureC, MoistAir room) {
     double heated = Math.min(100, inlet(room).relativeHumidityPercentAt(airTemperatureC));
     return desiccant
+        .filter(inside -> airChangesPerHour.isPresent())
         .map(inside -> Math.min(heated, inside.humidityPercentAt(airTemperatureC)))
         .orElse(heated);
+  }
+
+  /**
+   * Moisture in balance with the driest air that it comes to: no spool gets below.
+   *
+   * @param setpointC as the dial says
+   * @return % of the dry polymer
+   */
+  public double floorPercent(Sorption sorption, double setpointC, MoistAir room) {
+    double airC = setpointC + biasC();
+    return 100 * sorption.moistureFractionAt(driestPercentAt(airC, room) / 100, kelvin(airC));
+  }
+
+  /** How its air takes water and heat from a spool. */
+  AirContact contact() {
+    return kind == DryerKind.VACUUM ? AirContact.VACUUM : AirContact.FORCED;
   }
 
   /** With another description of how warm it gets. */

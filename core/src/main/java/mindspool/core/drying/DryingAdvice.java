@@ -1,5 +1,7 @@
 package mindspool.core.drying;
 
+import static mindspool.core.PhysicalConstants.kelvin;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -7,7 +9,7 @@ import mindspool.core.climate.MoistAir;
 import mindspool.core.climate.SaturationPressure;
 import mindspool.core.drying.DryingCeiling.Setter;
 import mindspool.core.drying.DryingForecast.Cycle;
-import mindspool.core.drying.DryingForecast.Run;
+import mindspool.core.drying.DryingForecast.Runs;
 import mindspool.core.material.Material;
 
 /** Says in words why a cycle does not reach its target, what would help, and what to beware of. */
@@ -17,7 +19,7 @@ final class DryingAdvice {
   private final Dryer dryer;
   private final MoistAir room;
   private final DryingCeiling ceiling;
-  private final Run run;
+  private final Runs runs;
   private final Cycle cycle;
   private final double target;
   private final List<String> lines = new ArrayList<>();
@@ -27,14 +29,14 @@ final class DryingAdvice {
       Dryer dryer,
       MoistAir room,
       DryingCeiling ceiling,
-      Run run,
+      Runs runs,
       Cycle cycle,
       double target) {
     this.material = material;
     this.dryer = dryer;
     this.room = room;
     this.ceiling = ceiling;
-    this.run = run;
+    this.runs = runs;
     this.cycle = cycle;
     this.target = target;
   }
@@ -43,12 +45,16 @@ final class DryingAdvice {
     if (ceiling.refusal().isPresent()) {
       say("%s", ceiling.refusal().get());
     }
+    if (cycle.setpointC() > ceiling.cautiousC() + 0.5) {
+      ceiling.risk().ifPresent(risk -> say("%s", risk));
+    }
+    ceiling.slow().ifPresent(slow -> say("%s", slow));
     if (cycle.setpointC() > ceiling.temperatureC()) {
       say(
           "%.0f °C is above the ceiling of %.0f °C: %s. Lower the setpoint.",
           cycle.setpointC(), ceiling.temperatureC(), ceiling.limits().get(0).why());
     }
-    double floor = run.floorPercent(cycle.setpointC());
+    double floor = runs.floorPercent(cycle.setpointC());
     if (floor >= target) {
       floorTooHigh(floor);
     } else if (cycle.hours().core().isEmpty() || cycle.hours().outer().isEmpty()) {
@@ -95,7 +101,11 @@ final class DryingAdvice {
   private void drierAir() {
     double setpoint = Math.min(Math.max(cycle.setpointC(), recommended()), ceiling.temperatureC());
     double activity = material.sorption().activity(target / 100);
-    double vapour = activity * SaturationPressure.atCelsius(setpoint + dryer.biasC());
+    double airC = setpoint + dryer.biasC();
+    double vapour =
+        activity
+            * material.sorption().humidityFactor(kelvin(airC))
+            * SaturationPressure.atCelsius(airC);
     double humidity = 100 * vapour / SaturationPressure.atCelsius(room.temperatureC());
     if (humidity < room.relativeHumidityPercent()) {
       say(
@@ -122,7 +132,7 @@ final class DryingAdvice {
   }
 
   private String raiseCeiling() {
-    if (ceiling.refusal().isPresent()) {
+    if (ceiling.slow().isPresent()) {
       return "";
     }
     return ceiling.raisedBy().isEmpty()

@@ -12,23 +12,39 @@ import mindspool.core.stock.ReelKind;
 /**
  * Highest setpoint at which nothing in the dryer is harmed, what sets it, and what would raise it.
  *
+ * <p>In a dryer that was measured the margin is what was measured. One that was not is used by
+ * practice all the same, at the temperature on the filament's data sheet: so that much is offered,
+ * with its risk said, as long as the hottest spot of most of its kind stays below softening.
+ *
  * @param temperatureC the lowest of the limits
+ * @param cautiousC the same if the dryer is among the worst of its kind; equal where measured
  * @param startC the same for the first hours, lower where the filament is damp
  * @param setBy which limit that is
  * @param limits all limits, lowest first
  * @param raisedBy what would raise it, in words; most useful first
+ * @param slow why it is far below the usual temperature, and what would help; none where it is not
+ * @param risk what may happen between the cautious ceiling and this one; none where they are equal
  * @param refusal why no cycle is offered at all; none where one is
  */
 public record DryingCeiling(
     double temperatureC,
+    double cautiousC,
     double startC,
     Setter setBy,
     List<Limit> limits,
     List<String> raisedBy,
+    Optional<String> slow,
+    Optional<String> risk,
     Optional<String> refusal) {
 
-  /** A setpoint so far below the usual one is not a cycle to wait for. Judgement. */
+  /** A setpoint so far below the usual one takes much longer. Judgement. */
   private static final double FAR_BELOW_USUAL_K = 15;
+
+  /**
+   * Limits of filament and reel lie at least so far below softening (8 K for PLA, 10 K and more for
+   * the others and for reels; data sheets, from memory).
+   */
+  private static final double BELOW_SOFTENING_K = 8;
 
   /** Acrylic labels and tapes ooze above this, °C (grade D). */
   public static final double LABELS_OOZE_C = 80;
@@ -81,28 +97,61 @@ public record DryingCeiling(
       Material material, ReelKind reel, Dryer dryer, double meanPercent) {
     List<Limit> limits = limits(material, reel, dryer);
     Limit lowest = limits.get(0);
+    double cautious = Math.min(dryer.ratedMaxC(), cautiousC(material, reel, dryer));
     double damp =
         DampStart.needed(material, meanPercent)
-            ? material.dryingCeilingC() - DampStart.LOWER_K - dryer.behaviour().marginK()
+            ? material.dryingCeilingC() - DampStart.LOWER_K - leastMarginK(dryer.behaviour())
             : Double.POSITIVE_INFINITY;
     List<String> raisedBy = raisedBy(limits, reel, dryer);
     return new DryingCeiling(
         lowest.temperatureC(),
+        Math.min(cautious, lowest.temperatureC()),
         Math.min(damp, lowest.temperatureC()),
         lowest.what(),
         List.copyOf(limits),
         raisedBy,
-        dryer
-            .kind()
-            .refuses(material, dryer.behaviour().measured())
-            .or(() -> tooCool(material, lowest, raisedBy)));
+        tooCool(material, lowest, raisedBy),
+        risk(harmful(material, reel), lowest.temperatureC(), cautious, dryer.behaviour()),
+        dryer.kind().refuses(material, dryer.behaviour().measured()));
+  }
+
+  private static double cautiousC(Material material, ReelKind reel, Dryer dryer) {
+    return harmful(material, reel).get(0).temperatureC() - dryer.behaviour().marginK();
+  }
+
+  /**
+   * What is taken off a limit in any case: of an unmeasured dryer what softening leaves no room.
+   */
+  private static double leastMarginK(DryerBehaviour behaviour) {
+    return behaviour.measured()
+        ? behaviour.marginK()
+        : Math.max(0, behaviour.hottestAboveSetC() - BELOW_SOFTENING_K);
+  }
+
+  private static Optional<String> risk(
+      List<Limit> harmful, double ceilingC, double cautiousC, DryerBehaviour behaviour) {
+    if (behaviour.measured() || ceilingC <= cautiousC + 0.05) {
+      return Optional.empty();
+    }
+    double usually = ceilingC + behaviour.hottestAboveSetC();
+    return Optional.of(
+        String.format(
+            Locale.ROOT,
+            "This dryer was never measured. Set to %s °C, the hottest place in most of its kind is"
+                + " at %.0f °C, in some at %.0f °C, and %s. Ten minutes with a probe inside tell; until"
+                + " then stay near at first, or set %s °C, which is safe in nearly all.",
+            whole(ceilingC),
+            usually,
+            usually + behaviour.uncertaintyK(),
+            harmful.get(0).why(),
+            whole(cautiousC)));
   }
 
   private static Optional<String> tooCool(Material material, Limit lowest, List<String> raisedBy) {
     double below = material.dryingTemperatureC() - lowest.temperatureC();
     return below > FAR_BELOW_USUAL_K
         ? Optional.of(
-            "The ceiling of %s °C lies %.0f K below the %s °C usual for %s: no time is offered. %s"
+            "The ceiling of %s °C lies %.0f K below the %s °C usual for %s, so it takes far longer. %s"
                 .formatted(
                     whole(lowest.temperatureC()),
                     below,
@@ -148,11 +197,11 @@ public record DryingCeiling(
     DryerBehaviour behaviour = dryer.behaviour();
     List<Limit> limits = new ArrayList<>();
     for (Limit harmful : harmful(material, reel)) {
+      double cautious = harmful.temperatureC - behaviour.marginK();
+      double offered =
+          Math.min(material.dryingTemperatureC(), harmful.temperatureC - leastMarginK(behaviour));
       limits.add(
-          new Limit(
-              harmful.what,
-              harmful.temperatureC - behaviour.marginK(),
-              harmful.why + margin(behaviour)));
+          new Limit(harmful.what, Math.max(cautious, offered), harmful.why + margin(behaviour)));
     }
     limits.add(
         new Limit(
@@ -177,7 +226,7 @@ public record DryingCeiling(
                 : "")
         : String.format(
             Locale.ROOT,
-            "; unmeasured, the hottest spot is taken as %s ± %s K above the setpoint",
+            "; unmeasured, the hottest spot is %s ± %s K above the setpoint",
             tenth(behaviour.hottestAboveSetC()),
             tenth(behaviour.uncertaintyK()));
   }
@@ -202,9 +251,9 @@ public record DryingCeiling(
     }
     if (!dryer.behaviour().measured() && lowest.what() != Setter.DRYER) {
       ways.add(
-          "Measure this dryer with probes: the %s K now taken off for one of its kind become what it"
+          "Measure this dryer with probes, ten minutes hot: the %s K that one of its kind may be"
                   .formatted(tenth(dryer.behaviour().marginK()))
-              + " truly does.");
+              + " hotter than its dial become what it truly does.");
     }
     return List.copyOf(ways);
   }

@@ -1,18 +1,20 @@
 package mindspool.core.drying;
 
+import static mindspool.core.PhysicalConstants.kelvin;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.function.ToDoubleFunction;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
-import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.climate.SaturationPressure;
+import mindspool.core.drying.Charge.Load;
 import mindspool.core.material.Material;
-import mindspool.core.moisture.AirContact;
 import mindspool.core.moisture.MoistureProfile;
 import mindspool.core.moisture.SpoolMoistureModel;
+import mindspool.core.moisture.SpoolMoistureModel.Options;
 import mindspool.core.moisture.SpoolState;
 import mindspool.core.stock.ReelKind;
 
@@ -27,7 +29,8 @@ import mindspool.core.stock.ReelKind;
  * @param targetPercent moisture at which drying aims
  * @param hours until the target
  * @param series curves against time
- * @param schools how long and how hot practitioners dry, with what comes of it
+ * @param schools how long and how hot practitioners dry, with what comes of it; none where no time
+ *     is offered
  * @param advice why it cannot be reached and what would help, or cautions; most useful first
  */
 public record DryingForecast(
@@ -44,8 +47,10 @@ public record DryingForecast(
   /** Longest cycle that is followed: ten days. */
   public static final double LONGEST_HOURS = 240;
 
-  private static final double STEP_S = 450;
   private static final double LOWEST_DIAL_C = 20;
+
+  /** The heat of sorption is a tenth of that of evaporation: each round leaves a tenth. */
+  private static final int SETTLING = 12;
 
   /** Heat capacity of an empty reel, 0.2 kg of polymer. */
   public static final double REEL_CAPACITY_J_PER_K = 300;
@@ -71,6 +76,11 @@ public record DryingForecast(
 
   /** Moisture at one time of a cycle. */
   public record Point(double hour, double outerPercent, double meanPercent, double corePercent) {
+
+    /** The wettest of the three: what is to come down to a target. */
+    double wettestPercent() {
+      return Math.max(outerPercent, Math.max(meanPercent, corePercent));
+    }
 
     /** What a profile says at an hour. */
     public static Point of(double hour, MoistureProfile profile) {
@@ -119,26 +129,23 @@ public record DryingForecast(
     checkSetpoint(setpoint, dryer, room);
     double target = targetPercent.orElse(material.dryTargetPercent());
     Require.within("limitPercent", target, 1e-4, 50, "%");
-    Run run =
-        new Run(
-            material,
-            start,
-            dryer,
-            room,
-            target,
-            setpointC.isPresent() ? Double.POSITIVE_INFINITY : ceiling.startC());
-    Cycle cycle = run.atSetpoint(setpoint);
-    Schools schools = new Schools(material, dryer, run, ceiling, cycle);
+    Load load = new Load("", material, start, reel, target, Belief.anyLot(0));
+    Runs runs =
+        new Runs(
+            load, dryer, room, setpointC.isPresent() ? Double.POSITIVE_INFINITY : ceiling.startC());
+    CycleRun run = runs.untilDry(setpoint);
+    Cycle cycle = run.cycle(0);
+    boolean refused = ceiling.refusal().isPresent();
     return new DryingForecast(
         ceiling,
         setpoint,
         setpoint + dryer.biasC(),
-        run.floorPercent(setpoint),
+        runs.floorPercent(setpoint),
         target,
-        ceiling.refusal().isPresent() ? HoursToTarget.NONE : cycle.hours(),
+        refused ? HoursToTarget.NONE : cycle.hours(),
         cycle.curve(CURVE_POINTS),
-        schools.compared(),
-        new DryingAdvice(material, dryer, room, ceiling, run, cycle, target).lines());
+        refused ? List.of() : new Schools(material, dryer, runs, ceiling, run).compared(),
+        new DryingAdvice(material, dryer, room, ceiling, runs, cycle, target).lines());
   }
 
   /** A dial goes no lower, and no dryer cools; where a ceiling lies below, nothing is offered. */
@@ -167,183 +174,44 @@ public record DryingForecast(
   }
 
   /**
-   * Runs cycles of one spool in one dryer and room; {@code startC} is the highest setpoint of the
-   * first hours.
+   * Runs cycles of one spool, a load of one, in one dryer and room.
+   *
+   * @param startC highest setpoint of the first hours
    */
-  static final class Run {
-    private final Material material;
-    private final SpoolState start;
-    private final Dryer dryer;
-    private final MoistAir room;
-    private final double target;
-    private final double startC;
-
-    Run(
-        Material material,
-        SpoolState start,
-        Dryer dryer,
-        MoistAir room,
-        double target,
-        double startC) {
-      this.startC = startC;
-      this.material = material;
-      this.start = start;
-      this.dryer = dryer;
-      this.room = room;
-      this.target = target;
-    }
+  record Runs(Load load, Dryer dryer, MoistAir room, double startC) {
 
     double floorPercent(double setpoint) {
-      double activity = dryer.driestPercentAt(setpoint + dryer.biasC(), room) / 100;
-      return 100 * material.sorption().moistureFraction(activity);
+      return dryer.floorPercent(load.material().sorption(), setpoint, room);
     }
 
-    Cycle atSetpoint(double setpoint) {
+    CycleRun untilDry(double setpoint) {
+      CycleRun run = at(setpoint);
       // Where the floor lies above the target, two days show the approach to it.
-      double longest = floorPercent(setpoint) < target ? LONGEST_HOURS : 48;
-      return follow(setpoint, longest, true);
+      run.followUntilDry(floorPercent(setpoint) < load.targetPercent() ? LONGEST_HOURS : 48);
+      return run;
     }
 
-    Cycle follow(double setpoint, double hours, boolean untilDry) {
-      double air = setpoint + dryer.biasC();
-      Passing passing = passing(setpoint, air);
-      List<Point> points = new ArrayList<>();
-      points.add(Point.of(0, start.profile()));
-      double hour = 0;
-      boolean dry = false;
-      // A little past the goal, so that the curve shows it being crossed.
-      while (hour < hours && !dry) {
-        double next = Math.min(hours, hour + Math.max(1, Math.ceil(hour / 8)));
-        passing.until(next, points);
-        hour = next;
-        dry = untilDry && driest(points);
-      }
-      double load =
-          start.winding().dryMassKg() * material.heatCapacityJPerKgK() + REEL_CAPACITY_J_PER_K;
-      double energy =
-          DryerEnergy.kWh(
-              dryer, room, air, hour, load, start.waterKg() - passing.state().waterKg());
-      return new Cycle(setpoint, points, target, energy, load);
+    CycleRun of(double setpoint, double hours) {
+      CycleRun run = at(setpoint);
+      run.follow(hours);
+      return run;
     }
 
-    private Passing passing(double setpoint, double airC) {
-      double first = Math.min(setpoint, startC);
-      CycleAir warmth =
-          new CycleAir(
-              dryer.inlet(room),
-              Math.max(room.temperatureC(), first + dryer.biasC()),
-              airC,
-              dryer.behaviour().warmingTimeS());
-      SpoolMoistureModel model =
-          new SpoolMoistureModel(
-              material.sorption(),
-              material.diffusion(),
-              material.heatCapacityJPerKgK(),
-              SpoolMoistureModel.Options.STANDARD.withMaxStep(STEP_S));
-      return dryer.desiccant().isPresent()
-          ? new OverDesiccant(model, start, warmth, new SharedAir(dryer, room))
-          : new InRoomAir(model, start.copy(), warmth.ventedFreely(), contact());
-    }
-
-    private AirContact contact() {
-      return dryer.airChangesPerHour().isPresent()
-          ? AirContact.ventedChamber(
-              dryer.airChangesPerHour().getAsDouble(), dryer.volumeL() / 1000, 1)
-          : AirContact.FORCED;
-    }
-
-    private boolean driest(List<Point> points) {
-      Point last = points.get(points.size() - 1);
-      return last.hour() >= 4
-          && Math.max(last.outerPercent(), Math.max(last.meanPercent(), last.corePercent()))
-              < 0.9 * target;
-    }
-
-    double energyKWh(double setpoint, double hours, Cycle cycle) {
-      Point end = cycle.at(hours);
-      double driven =
-          (cycle.points().get(0).meanPercent() - end.meanPercent())
-              / 100
-              * start.winding().dryMassKg();
-      return DryerEnergy.kWh(
-          dryer, room, setpoint + dryer.biasC(), hours, cycle.loadJPerK(), driven);
-    }
-  }
-
-  /** A spool on its way through a cycle. */
-  private interface Passing {
-
-    /** Goes on to an hour, noting what it comes by. */
-    void until(double hour, List<Point> points);
-
-    SpoolState state();
-  }
-
-  /** In the room's heated air, its exchange with it as a resistance. */
-  private static final class InRoomAir implements Passing {
-    private final SpoolMoistureModel model;
-    private final SpoolState state;
-    private final ClimateSeries air;
-    private final AirContact contact;
-    private double hour;
-
-    InRoomAir(SpoolMoistureModel model, SpoolState state, ClimateSeries air, AirContact contact) {
-      this.model = model;
-      this.state = state;
-      this.air = air;
-      this.contact = contact;
-    }
-
-    @Override
-    public void until(double next, List<Point> points) {
-      model.advance(
-          state,
-          air,
-          contact,
-          3600 * hour,
-          3600 * next,
-          (time, now) -> points.add(Point.of(time / 3600, now.profile())));
-      hour = next;
-    }
-
-    @Override
-    public SpoolState state() {
-      return state;
-    }
-  }
-
-  /** In air that desiccant dries. */
-  private static final class OverDesiccant implements Passing {
-    private final SharedAir.Occupant spool;
-    private final CycleAir warmth;
-    private final SharedAir shared;
-    private double timeS;
-
-    OverDesiccant(SpoolMoistureModel model, SpoolState start, CycleAir warmth, SharedAir shared) {
-      this.spool = new SharedAir.Occupant(model, start);
-      this.warmth = warmth;
-      this.shared = shared;
-    }
-
-    @Override
-    public void until(double hour, List<Point> points) {
-      while (timeS < 3600 * hour - 1) {
-        double end = Math.min(3600 * hour, timeS + STEP_S);
-        shared.advance(List.of(spool), warmth.temperatureC(0.5 * (timeS + end)), timeS, end);
-        timeS = end;
-        points.add(Point.of(timeS / 3600, spool.state().profile()));
-      }
-    }
-
-    @Override
-    public SpoolState state() {
-      return spool.state();
+    private CycleRun at(double setpoint) {
+      return new CycleRun(
+          List.of(load),
+          dryer,
+          room,
+          startC,
+          setpoint,
+          Lots.ALIKE,
+          Options.STANDARD,
+          CycleRun.Steps.FINE);
     }
   }
 
   /** A followed cycle. */
-  record Cycle(
-      double setpointC, List<Point> points, double target, double energyKWh, double loadJPerK) {
+  record Cycle(double setpointC, List<Point> points, double target) {
 
     HoursToTarget hours() {
       return new HoursToTarget(
@@ -407,6 +275,11 @@ public record DryingForecast(
   /** Temperature at which the room's air, heated, would just allow a moisture; °C. */
   static double temperatureForFloor(Material material, MoistAir room, double percent) {
     double activity = material.sorption().activity(percent / 100);
-    return SaturationPressure.temperatureC(room.vapourPressurePa() / activity);
+    double celsius = room.temperatureC();
+    for (int i = 0; i < SETTLING; i++) {
+      double needed = activity * material.sorption().humidityFactor(kelvin(celsius));
+      celsius = SaturationPressure.temperatureC(room.vapourPressurePa() / needed);
+    }
+    return celsius;
   }
 }

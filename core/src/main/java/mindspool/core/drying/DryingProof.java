@@ -1,7 +1,10 @@
 package mindspool.core.drying;
 
+import static mindspool.core.PhysicalConstants.kelvin;
+
 import java.util.List;
 import java.util.Optional;
+import mindspool.core.climate.MoistAir;
 import mindspool.core.learning.Weighed;
 import mindspool.core.material.Material;
 
@@ -67,18 +70,23 @@ public record DryingProof(
    *
    * @param row weighings in order of time with nothing used between
    * @param netG filament, g
-   * @param airHumidity humidity of the air that it lay in between the last two, 0..1
+   * @param air in which it lay between the last two
    * @param targetPercent moisture at which drying aims
    * @return none where there is nothing to compare
    */
   public static Optional<DryingProof> of(
-      List<Weighed> row, Material material, double netG, double airHumidity, double targetPercent) {
+      List<Weighed> row, Material material, double netG, MoistAir air, double targetPercent) {
     if (row.size() < 2) {
       return Optional.empty();
     }
     Weighed first = row.get(0);
     Weighed last = row.get(row.size() - 1);
-    double floor = 100 * material.sorption().moistureFraction(airHumidity);
+    double floor =
+        100
+            * material
+                .sorption()
+                .moistureFractionAt(
+                    air.relativeHumidityPercent() / 100, kelvin(air.temperatureC()));
     double needed = netG * targetPercent / 100 * STEP_SHARE_OF_TARGET;
     return Optional.of(
         new DryingProof(

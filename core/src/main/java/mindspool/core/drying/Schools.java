@@ -5,7 +5,7 @@ import java.util.Locale;
 import java.util.OptionalDouble;
 import mindspool.core.drying.DryingForecast.Cycle;
 import mindspool.core.drying.DryingForecast.Point;
-import mindspool.core.drying.DryingForecast.Run;
+import mindspool.core.drying.DryingForecast.Runs;
 import mindspool.core.drying.DryingForecast.School;
 import mindspool.core.material.Material;
 
@@ -23,14 +23,14 @@ final class Schools {
 
   private final Material material;
   private final Dryer dryer;
-  private final Run run;
+  private final Runs runs;
   private final DryingCeiling ceiling;
-  private final Cycle toTheCore;
+  private final CycleRun toTheCore;
 
-  Schools(Material material, Dryer dryer, Run run, DryingCeiling ceiling, Cycle toTheCore) {
+  Schools(Material material, Dryer dryer, Runs runs, DryingCeiling ceiling, CycleRun toTheCore) {
     this.material = material;
     this.dryer = dryer;
-    this.run = run;
+    this.runs = runs;
     this.ceiling = ceiling;
     this.toTheCore = toTheCore;
   }
@@ -49,7 +49,8 @@ final class Schools {
 
   private School fixed(String name, double airTemperatureC, double hours) {
     double setpoint = setpoint(airTemperatureC);
-    Cycle cycle = run.follow(setpoint, hours, false);
+    CycleRun run = runs.of(setpoint, hours);
+    Cycle cycle = run.cycle(0);
     Point end = cycle.at(hours);
     return new School(
         name,
@@ -58,16 +59,18 @@ final class Schools {
         end.outerPercent(),
         end.meanPercent(),
         end.corePercent(),
-        cycle.energyKWh(),
+        run.energyKWh(hours),
         verdict(end, cycle.target(), setpoint));
   }
 
   private School toTheCore() {
     double setpoint = setpoint(material.dryingTemperatureC());
-    boolean followed = toTheCore.setpointC() == setpoint;
-    Cycle cycle = followed ? toTheCore : run.atSetpoint(setpoint);
+    boolean followed = toTheCore.cycle(0).setpointC() == setpoint;
+    CycleRun run = followed ? toTheCore : runs.untilDry(setpoint);
+    Cycle cycle = run.cycle(0);
     OptionalDouble hours = cycle.hours().all();
-    Point end = cycle.at(hours.orElse(cycle.lastHour()));
+    double last = hours.orElse(cycle.lastHour());
+    Point end = cycle.at(last);
     return new School(
         "to the core",
         setpoint,
@@ -75,14 +78,14 @@ final class Schools {
         end.outerPercent(),
         end.meanPercent(),
         end.corePercent(),
-        hours.isPresent() ? run.energyKWh(setpoint, hours.getAsDouble(), cycle) : cycle.energyKWh(),
+        run.energyKWh(last),
         hours.isPresent()
             ? "dry to the core, as computed"
             : "never: " + verdict(end, cycle.target(), setpoint));
   }
 
   private String verdict(Point end, double target, double setpoint) {
-    double floor = run.floorPercent(setpoint);
+    double floor = runs.floorPercent(setpoint);
     if (floor >= target) {
       return String.format(
           Locale.ROOT,

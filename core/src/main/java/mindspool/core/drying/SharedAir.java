@@ -18,11 +18,13 @@ import mindspool.core.storage.WaterStore;
  * The air in a dryer that several spools share. Water that they give off leaves only with the air
  * that is exchanged with the room:
  *
- * <p>{@code V dc/dt = Q (c_room - c) + sum of what the spools give off},
+ * <p>{@code V dc/dt = Q (c_room - c) P/(P - p) + sum of what the spools give off},
  *
- * <p>with {@code c} the vapour density inside. Each step is implicit: the vapour pressure at its
- * end is sought at which the balance closes, every spool answering to it by its own model, because
- * in a tight dryer the air follows the spools within seconds. Desiccant inside takes part likewise.
+ * <p>with {@code c} the vapour density and {@code p} the vapour pressure inside, {@code P} that of
+ * air and vapour together: what evaporates drives air out besides what comes in, which follows from
+ * the balance of the dry air. Each step is implicit: the vapour pressure at its end is sought at
+ * which the balance closes, every spool answering to it by its own model, because in a tight dryer
+ * the air follows the spools within seconds. Desiccant inside takes part likewise.
  */
 final class SharedAir {
 
@@ -37,6 +39,7 @@ final class SharedAir {
   private final double exchangeM3PerS;
   private final MoistAir inlet;
   private final WaterStore desiccant;
+  private final AirContact contact;
   private double vapourPressurePa;
 
   /**
@@ -51,6 +54,7 @@ final class SharedAir {
             ? dryer.airChangesPerHour().getAsDouble() * volumeM3 / 3600
             : Double.POSITIVE_INFINITY;
     this.inlet = dryer.inlet(room);
+    this.contact = dryer.contact();
     this.desiccant = dryer.desiccant().map(Dryer.DesiccantInside::store).orElse(null);
     this.vapourPressurePa = inlet.vapourPressurePa();
   }
@@ -74,13 +78,14 @@ final class SharedAir {
       return state;
     }
 
-    private SpoolState tried(double temperatureC, double pressurePa, double fromS, double toS) {
+    private SpoolState tried(
+        AirContact contact, double temperatureC, double pressurePa, double fromS, double toS) {
       SpoolState trial = state.copy();
       double humidity =
           Math.min(100, 100 * pressurePa / SaturationPressure.atCelsius(temperatureC));
       ClimateSeries air = ClimateSeries.constant(new MoistAir(temperatureC, humidity));
-      trial.goOnInto(air, AirContact.FORCED);
-      model.advance(trial, air, AirContact.FORCED, fromS, toS, null);
+      trial.goOnInto(air, contact);
+      model.advance(trial, air, contact, fromS, toS, null);
       return trial;
     }
   }
@@ -141,7 +146,7 @@ final class SharedAir {
       double given = 0;
       double moved = 0;
       for (Occupant spool : spools) {
-        SpoolState end = spool.tried(temperatureC, pressurePa, fromS, toS);
+        SpoolState end = spool.tried(contact, temperatureC, pressurePa, fromS, toS);
         double off = spool.state.waterKg() - end.waterKg();
         given += off;
         moved += Math.abs(off);
@@ -163,8 +168,14 @@ final class SharedAir {
     /** How much more water the air would hold than it was given; rises with the pressure. */
     double surplusKg() {
       double stored = volumeM3 * kgPerPa * (pressurePa - vapourPressurePa);
-      double leaving = exchangedM3 * kgPerPa * (pressurePa - inlet.vapourPressurePa());
-      return stored + leaving - givenOffKg;
+      return stored + leavingKg() - givenOffKg;
+    }
+
+    private double leavingKg() {
+      return exchangedM3
+          * kgPerPa
+          * (pressurePa - inlet.vapourPressurePa())
+          * SpoolMoistureModel.drift(pressurePa, contact.totalPressurePa());
     }
 
     /** The part of the surplus's rise with pressure that is certain, kg/Pa. */
@@ -173,8 +184,8 @@ final class SharedAir {
     }
 
     boolean closes() {
-      double leaving = Math.abs(exchangedM3 * kgPerPa * (pressurePa - inlet.vapourPressurePa()));
-      return Math.abs(surplusKg()) <= TOLERANCE * Math.max(1e-7, Math.max(movedKg, leaving));
+      double most = Math.max(movedKg, Math.abs(leavingKg()));
+      return Math.abs(surplusKg()) <= TOLERANCE * Math.max(1e-7, most);
     }
 
     void take() {

@@ -48,11 +48,15 @@ public record Material(String name, String title, Map<Parameter, Sourced> parame
     return new Sorption(
         figures.get(Parameter.SORPTION_HENRY).value(),
         figures.get(Parameter.SORPTION_SATURATION).value(),
-        figures.get(Parameter.SORPTION_EXPONENT).value());
+        figures.get(Parameter.SORPTION_EXPONENT).value(),
+        1000 * figures.get(Parameter.SORPTION_HEAT).value());
   }
 
   public Diffusion diffusion() {
-    return new Diffusion(value(Parameter.DIFFUSIVITY), value(Parameter.DIFFUSION_ACTIVATION));
+    return new Diffusion(
+        value(Parameter.DIFFUSIVITY),
+        value(Parameter.DIFFUSION_ACTIVATION),
+        value(Parameter.WET_DIFFUSIVITY));
   }
 
   public double densityKgPerM3() {
@@ -61,6 +65,11 @@ public record Material(String name, String title, Map<Parameter, Sourced> parame
 
   public double heatCapacityJPerKgK() {
     return value(Parameter.HEAT_CAPACITY);
+  }
+
+  /** Multiplies the diffusivity of vapour between the wraps, as weighing found it; 1 for none. */
+  public double packFactor() {
+    return value(Parameter.PACK_FACTOR);
   }
 
   /** Air temperature usual for drying, °C. */

@@ -37,9 +37,12 @@ import mindspool.core.stock.Winding;
  * rings' uptake changes. Each step sees the straight line through the climate's readings within it,
  * which keeps their mean exactly. Water is carried as a flux balance, hence conserved to rounding.
  *
+ * <p>Where water softens the polymer its diffusivity rises with the water in the ring; within one
+ * filament it is taken as even. Bound water shifts the isotherm with temperature and takes its own
+ * heat along ({@link Sorption}).
+ *
  * <p>Valid from -40 to 110 °C; above that boiling within the pores would need pressure flow. Not
- * modelled: dependence of diffusivity on moisture (nylon and PVA are then 2 to 10 times faster when
- * wet), hysteresis, the reel's own water. Parameters are uncertain by a factor of two in time.
+ * modelled: hysteresis, the reel's own water. Parameters are uncertain by a factor of two in time.
  *
  * <p>An instance holds scratch arrays: use it from one thread.
  */
@@ -81,9 +84,20 @@ public final class SpoolMoistureModel {
 
   private static final int MAX_NEWTON = 25;
 
+  /** How often the heat of uptake is mended in a stage; mostly not at all. */
+  private static final int MOST_HEAT_ROUNDS = 8;
+
+  /** By so little a ring may be warmer or cooler than the heat of its uptake would have it, K. */
+  private static final double HEAT_TOLERANCE_K = 0.02;
+
+  /** Kelvin that the heat of uptake answers to one; more is no ring of filament. */
+  private static final double LARGEST_GAIN = 200;
+
   private final Sorption sorption;
   private final Diffusion diffusion;
   private final double heatCapacity;
+  private final double packFactor;
+  private final double latentHeat;
   private final Options options;
   private final FilamentModes modes;
 
@@ -119,10 +133,15 @@ public final class SpoolMoistureModel {
   private final double[] startRate;
   private double startGained;
   private final double[] firstRate;
+  private final double[] assumedRate;
+  private final double[] earlierRate;
+  private final double[] earlierFound;
+  private double heldWPerK;
   private final double[] firstTemperature;
   private final double[] air = new double[4];
   private double outerConductance;
   private double airVapourPressure;
+  private double totalPressurePa = STANDARD_PRESSURE_PA;
   private double stageInflow;
 
   /**
@@ -135,7 +154,6 @@ public final class SpoolMoistureModel {
    * @param stefan whether near-boiling drift is counted
    * @param latentHeat whether evaporation cools
    * @param flangeHeat whether heat passes through the flanges
-   * @param packFactor multiplies vapour diffusivity in the winding; 1 unless calibrated, 0.5..2
    */
   public record Options(
       int rings,
@@ -144,33 +162,30 @@ public final class SpoolMoistureModel {
       double maxStepS,
       boolean stefan,
       boolean latentHeat,
-      boolean flangeHeat,
-      double packFactor) {
+      boolean flangeHeat) {
 
     /**
      * Errors below 0.1 % of the swing against a far finer grid, at some ten microseconds a step.
      */
-    public static final Options STANDARD = new Options(24, 8, 2e-3, 7200, true, true, true, 1);
+    public static final Options STANDARD = new Options(24, 8, 2e-3, 7200, true, true, true);
 
     /**
      * For many runs whose differences matter rather than their last digits: errors below 1 % of the
      * swing at about a fifth of the time.
      */
-    public static final Options COARSE = new Options(12, 4, 8e-3, 14_400, true, true, true, 1);
+    public static final Options COARSE = new Options(12, 4, 8e-3, 14_400, true, true, true);
 
     public Options withMaxStep(double seconds) {
-      return new Options(
-          rings, exactModes, tolerance, seconds, stefan, latentHeat, flangeHeat, packFactor);
+      return new Options(rings, exactModes, tolerance, seconds, stefan, latentHeat, flangeHeat);
     }
 
     public Options withTolerance(double share) {
-      return new Options(
-          rings, exactModes, share, maxStepS, stefan, latentHeat, flangeHeat, packFactor);
+      return new Options(rings, exactModes, share, maxStepS, stefan, latentHeat, flangeHeat);
     }
 
     public Options withPhysics(boolean withStefan, boolean withLatent, boolean withFlanges) {
       return new Options(
-          rings, exactModes, tolerance, maxStepS, withStefan, withLatent, withFlanges, packFactor);
+          rings, exactModes, tolerance, maxStepS, withStefan, withLatent, withFlanges);
     }
   }
 
@@ -182,15 +197,32 @@ public final class SpoolMoistureModel {
 
   /** A model of a material with the standard settings. */
   public SpoolMoistureModel(Material material) {
+    this(material, Options.STANDARD);
+  }
+
+  /** A model of a material. */
+  public SpoolMoistureModel(Material material, Options options) {
     this(
         material.sorption(),
         material.diffusion(),
         material.heatCapacityJPerKgK(),
-        Options.STANDARD);
+        material.packFactor(),
+        options);
   }
 
+  /**
+   * A model of a polymer.
+   *
+   * @param packFactor multiplies the diffusivity of vapour between the wraps; 1 unless calibrated
+   */
   public SpoolMoistureModel(
-      Sorption sorption, Diffusion diffusion, double heatCapacityJPerKgK, Options options) {
+      Sorption sorption,
+      Diffusion diffusion,
+      double heatCapacityJPerKgK,
+      double packFactor,
+      Options options) {
+    this.packFactor = packFactor;
+    this.latentHeat = LATENT_HEAT + sorption.heatJPerMol() / WATER_MOLAR_MASS;
     this.sorption = sorption;
     this.diffusion = diffusion;
     this.heatCapacity = heatCapacityJPerKgK;
@@ -219,6 +251,9 @@ public final class SpoolMoistureModel {
     startPressure = new double[rings];
     startRate = new double[rings];
     firstRate = new double[rings];
+    assumedRate = new double[rings];
+    earlierRate = new double[rings];
+    earlierFound = new double[rings];
     firstTemperature = new double[rings];
   }
 
@@ -240,7 +275,7 @@ public final class SpoolMoistureModel {
     double content = moisturePercent / 100;
     SpoolState state = new SpoolState(spoolWinding, options.rings, modes.weights());
     double kelvin = kelvin(temperatureC);
-    double pressure = sorption.activity(content) * SaturationPressure.atKelvin(kelvin);
+    double pressure = sorption.activity(content) * fullPressure(kelvin);
     Arrays.fill(state.modeContent, content);
     Arrays.fill(state.temperatureK, kelvin);
     Arrays.fill(state.vapourPressurePa, pressure);
@@ -443,7 +478,8 @@ public final class SpoolMoistureModel {
   }
 
   /**
-   * One implicit Euler stage of length {@code span} from a base; heat first, then water.
+   * One implicit Euler stage of length {@code span} from a base: heat, then water, and again where
+   * the heat of the water's uptake comes out otherwise than assumed.
    *
    * @return whether the water's balance was found; the state is of no use otherwise
    */
@@ -456,15 +492,61 @@ public final class SpoolMoistureModel {
       double airTemperatureK,
       double airPressurePa,
       double span) {
-    warm(state, temperatureBase, contact, airTemperatureK, span);
     airVapourPressure = airPressurePa;
-    relaxModes(state, modeBase, span);
-    prepareVapour(state, contact, airTemperatureK);
-    if (!solveVapour(state, storedBase, span)) {
-      return false;
+    System.arraycopy(state.contentRatePerS, 0, assumedRate, 0, assumedRate.length);
+    for (int round = 0; ; round++) {
+      warm(state, temperatureBase, contact, airTemperatureK, span);
+      relaxModes(state, modeBase, span);
+      prepareVapour(state, contact, airTemperatureK);
+      if (!solveVapour(state, storedBase, span)) {
+        return false;
+      }
+      if (round == MOST_HEAT_ROUNDS || assumedRightly(state, modeBase, span, round)) {
+        break;
+      }
     }
     settle(state, modeBase, storedBase, span);
     return true;
+  }
+
+  /**
+   * Whether the uptake that the stage ends with gives off the heat that it was assumed to. Where it
+   * does not, as in little filament in hot damp air, which takes up water as soon as it cools, the
+   * assumption is mended by Newton's method ring by ring: first with the slope of an open ring,
+   * then with the one found.
+   */
+  private boolean assumedRightly(SpoolState state, double[] modeBase, double span, int round) {
+    if (!options.latentHeat) {
+      return true;
+    }
+    double[] weight = modes.weights();
+    double heat = latentHeat * polymerDensity * ringVolume;
+    boolean right = true;
+    for (int i = 0; i < options.rings; i++) {
+      double kelvin = state.temperatureK[i];
+      double activity = state.vapourPressurePa[i] / saturation[i];
+      double content = uptakeBase[i] + uptakeSlope[i] * sorption.moistureFraction(activity);
+      double before = 0;
+      for (int n = 0; n < weight.length; n++) {
+        before += weight[n] * modeBase[i * weight.length + n];
+      }
+      double found = (content - before) / span;
+      double off = found - assumedRate[i];
+      right &= Math.abs(heat * off) < HEAT_TOLERANCE_K * heldWPerK;
+      double gain;
+      if (round == 0) {
+        double perKelvin =
+            activity * latentHeat / (GAS_CONSTANT / WATER_MOLAR_MASS * kelvin * kelvin);
+        gain = -heat * uptakeSlope[i] * sorption.slope(activity) * perKelvin / span / heldWPerK;
+      } else {
+        double moved = assumedRate[i] - earlierRate[i];
+        gain = moved == 0 ? 0 : (found - earlierFound[i]) / moved;
+      }
+      earlierRate[i] = assumedRate[i];
+      earlierFound[i] = found;
+      assumedRate[i] += off / (1 - Math.max(-LARGEST_GAIN, Math.min(0.5, gain)));
+    }
+    return right;
   }
 
   private void warm(
@@ -490,16 +572,16 @@ public final class SpoolMoistureModel {
                     + width / (6 * WINDING_CONDUCTIVITY))
             : 0;
     double capacity = polymerDensity * heatCapacity * ringVolume / span;
-    double latent = options.latentHeat ? LATENT_HEAT * polymerDensity * ringVolume : 0;
+    // The rings warm and cool each other; what holds them all is the air and their own heat.
+    heldWPerK = capacity + flangeW + outerW / rings;
+    double latent = options.latentHeat ? latentHeat * polymerDensity * ringVolume : 0;
     for (int i = 0; i < rings; i++) {
       double inner = i > 0 ? faceFactor[i - 1] * WINDING_CONDUCTIVITY : 0;
       double outerFace = i < rings - 1 ? faceFactor[i] * WINDING_CONDUCTIVITY : outerW;
       lower[i] = -inner;
       diagonal[i] = capacity + inner + outerFace + flangeW;
       right[i] =
-          capacity * temperatureBase[i]
-              + flangeW * airTemperatureK
-              + latent * state.contentRatePerS[i];
+          capacity * temperatureBase[i] + flangeW * airTemperatureK + latent * assumedRate[i];
       conductance[i] = outerFace;
     }
     right[rings - 1] += outerW * airTemperatureK;
@@ -513,10 +595,14 @@ public final class SpoolMoistureModel {
     int count = rate.length;
     for (int i = 0; i < options.rings; i++) {
       double temperature = state.temperatureK[i];
-      double pace = span * diffusion.atKelvin(temperature) / diffusionLengthSquared;
+      int at = i * count;
+      double pace =
+          span
+              * diffusion.atKelvin(temperature)
+              * softened(modeBase, at, span * state.contentRatePerS[i])
+              / diffusionLengthSquared;
       double known = 0;
       double led = 0;
-      int at = i * count;
       for (int n = 0; n < count; n++) {
         double damping = 1 / (1 + pace * rate[n]);
         modeDamping[at + n] = damping;
@@ -528,17 +614,36 @@ public final class SpoolMoistureModel {
     }
   }
 
+  /**
+   * How many times as fast water moves in a ring as if it were dry, by what it will hold at the end
+   * of the stage if it goes on as in the one before.
+   */
+  private double softened(double[] modeBase, int at, double toCome) {
+    if (diffusion.wetExponent() == 0) {
+      return 1;
+    }
+    double[] weight = modes.weights();
+    double content = toCome;
+    for (int n = 0; n < weight.length; n++) {
+      content += weight[n] * modeBase[at + n];
+    }
+    return Math.exp(
+        diffusion.wetExponent() * Math.min(Math.max(0, content), sorption.saturationFraction()));
+  }
+
   private void prepareVapour(SpoolState state, AirContact contact, double airTemperatureK) {
     int rings = options.rings;
+    totalPressurePa = contact.totalPressurePa();
     double pore =
-        options.packFactor
+        packFactor
             * VAPOUR_DIFFUSIVITY_298
+            * (STANDARD_PRESSURE_PA / totalPressurePa)
             * Math.pow(voidFraction, 4.0 / 3)
             * WATER_MOLAR_MASS
             / GAS_CONSTANT;
     for (int i = 0; i < rings; i++) {
       double temperature = state.temperatureK[i];
-      saturation[i] = SaturationPressure.atKelvin(temperature);
+      saturation[i] = fullPressure(temperature);
       gasCapacity[i] = voidFraction * WATER_MOLAR_MASS / (GAS_CONSTANT * temperature);
       double faceTemperature =
           i < rings - 1 ? 0.5 * (temperature + state.temperatureK[i + 1]) : temperature;
@@ -554,6 +659,11 @@ public final class SpoolMoistureModel {
             * WATER_MOLAR_MASS
             / (GAS_CONSTANT * 0.5 * (state.temperatureK[rings - 1] + airTemperatureK));
     outerConductance = film > 0 ? 1 / (1 / faceVapour[rings - 1] + 1 / film) : 0;
+  }
+
+  /** Vapour pressure over the polymer when it holds what it does in saturated air of 23 °C. */
+  private double fullPressure(double temperatureK) {
+    return SaturationPressure.atKelvin(temperatureK) * sorption.humidityFactor(temperatureK);
   }
 
   /** {@code x^1.75} by square roots. */
@@ -572,7 +682,8 @@ public final class SpoolMoistureModel {
       for (int i = 0; i < rings; i++) {
         boolean outermost = i == rings - 1;
         double beyond = outermost ? airVapourPressure : pressure[i + 1];
-        double k = (outermost ? outerConductance : faceVapour[i]) * drift(pressure[i], beyond);
+        double k =
+            (outermost ? outerConductance : faceVapour[i]) * driftBetween(pressure[i], beyond);
         double fromOuter = k * (beyond - pressure[i]);
         conductance[i] = k;
         double activity = pressure[i] / saturation[i];
@@ -604,12 +715,19 @@ public final class SpoolMoistureModel {
     return false;
   }
 
-  private double drift(double a, double b) {
-    if (!options.stefan) {
-      return 1;
-    }
-    double mean = Math.min(0.5 * (a + b), STEFAN_CAP * STANDARD_PRESSURE_PA);
-    return STANDARD_PRESSURE_PA / (STANDARD_PRESSURE_PA - mean);
+  private double driftBetween(double a, double b) {
+    return options.stefan ? drift(0.5 * (a + b), totalPressurePa) : 1;
+  }
+
+  /**
+   * Stefan's factor: how much more vapour passes than by diffusion alone, or leaves with an
+   * exchange of air, because what evaporates drives the air before it.
+   *
+   * @param vapourPa pressure of the vapour
+   * @param totalPa of air and vapour; the vapour counts as 0.9 of it at most
+   */
+  public static double drift(double vapourPa, double totalPa) {
+    return totalPa / (totalPa - Math.min(vapourPa, STEFAN_CAP * totalPa));
   }
 
   /** Moves modes and stored water to the end of the stage; storage by the fluxes alone. */
@@ -632,7 +750,7 @@ public final class SpoolMoistureModel {
       state.contentRatePerS[i] = uptake / span;
       boolean outermost = i == rings - 1;
       double beyond = outermost ? airVapourPressure : pressure[i + 1];
-      double k = (outermost ? outerConductance : faceVapour[i]) * drift(pressure[i], beyond);
+      double k = (outermost ? outerConductance : faceVapour[i]) * driftBetween(pressure[i], beyond);
       double fromOuter = k * (beyond - pressure[i]);
       state.storedKgPerM3[i] = storedBase[i] + span * (fromOuter - fromInner) / ringVolume;
       fromInner = fromOuter;

@@ -38,18 +38,13 @@ public final class SpoolReplay {
       double startShift,
       SpoolMoistureModel.Options options) {
     this.history = history;
-    var sorption = material.sorption().scaled(sorptionFactor);
-    this.model =
-        new SpoolMoistureModel(
-            sorption,
-            material.diffusion().scaled(diffusionFactor),
-            material.heatCapacityJPerKgK(),
-            options);
+    Material lot = material.ofLot(diffusionFactor, sorptionFactor);
+    this.model = new SpoolMoistureModel(lot, options);
     StartMoisture start = history.start();
     double humidity =
         Math.min(
             100, Math.max(0, start.humidityPercent() + startShift * start.uncertaintyPercent()));
-    this.startPercent = 100 * sorption.moistureFraction(humidity / 100);
+    this.startPercent = 100 * lot.sorption().moistureFraction(humidity / 100);
   }
 
   /** State at the beginning of the record. */

@@ -156,12 +156,7 @@ final class DryTimes {
   /** How often the way to the floor is to be halved, so to say; infinite below the floor. */
   private double approach(PlanSpool spool, PlanDryer dryer, double setpointC) {
     Load load = spool.load();
-    double floor =
-        100
-            * load.material()
-                .sorption()
-                .moistureFraction(
-                    dryer.dryer().driestPercentAt(setpointC + dryer.dryer().biasC(), room) / 100);
+    double floor = dryer.dryer().floorPercent(load.material().sorption(), setpointC, room);
     double start = Math.max(load.start().profile().meanPercent(), 1.05 * load.targetPercent());
     return floor >= load.targetPercent()
         ? Double.POSITIVE_INFINITY

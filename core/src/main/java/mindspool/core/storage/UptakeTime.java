@@ -28,12 +28,7 @@ public final class UptakeTime {
 
   /** Time constant of a spool in still air, h. */
   public static double hours(Material material, Winding winding) {
-    SpoolMoistureModel model =
-        new SpoolMoistureModel(
-            material.sorption(),
-            material.diffusion(),
-            material.heatCapacityJPerKgK(),
-            SpoolMoistureModel.Options.COARSE);
+    SpoolMoistureModel model = new SpoolMoistureModel(material, SpoolMoistureModel.Options.COARSE);
     double start = 100 * material.sorption().moistureFraction(START_HUMIDITY);
     double end = 100 * material.sorption().moistureFraction(AIR.relativeHumidityPercent() / 100);
     SpoolState state = model.uniform(winding, start, AIR.temperatureC());

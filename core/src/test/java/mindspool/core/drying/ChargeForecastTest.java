@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.IntStream;
 import mindspool.core.climate.MoistAir;
@@ -14,19 +15,22 @@ import mindspool.core.drying.ChargeForecast.AirPoint;
 import mindspool.core.drying.ChargeForecast.BandPoint;
 import mindspool.core.drying.DryingForecast.Point;
 import mindspool.core.material.Material;
-import mindspool.core.material.MaterialCatalogue;
+import mindspool.core.material.PlainMaterials;
 import mindspool.core.moisture.SpoolMoistureModel;
 import mindspool.core.moisture.SpoolState;
 import mindspool.core.stock.ReelKind;
 import mindspool.core.stock.Winding;
+import mindspool.core.storage.Desiccant;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class ChargeForecastTest {
 
   private static final MoistAir ROOM = new MoistAir(23, 50);
 
   private static Material material(String name) {
-    return MaterialCatalogue.standard().named(name);
+    return PlainMaterials.named(name);
   }
 
   private static Load load(String material, double percent, ReelKind reel) {
@@ -108,6 +112,46 @@ class ChargeForecastTest {
         .isCloseTo(single.floorPercent(), within(1e-9));
   }
 
+  /** The same in a tight dryer: one engine, one answer. */
+  @ParameterizedTest
+  @ValueSource(doubles = {0.3, 1, 4})
+  void aSpoolAloneIsALoadOfOneInATightDryerToo(double airChanges) {
+    Load tpu = load("TPU95A", 0.5, ReelKind.METAL);
+    ChargeForecast charge = dried(dryer(airChanges), 55, tpu);
+    DryingForecast single =
+        DryingForecast.of(
+            tpu.material(),
+            tpu.start(),
+            tpu.reel(),
+            dryer(airChanges),
+            ROOM,
+            OptionalDouble.of(55),
+            OptionalDouble.of(tpu.targetPercent()));
+    assertThat(charge.lastHours().orElseThrow())
+        .isCloseTo(single.hours().all().orElseThrow(), within(1e-9));
+    assertThat(charge.energyKWh()).isCloseTo(single.schools().get(3).energyKWh(), within(1e-9));
+  }
+
+  /** Desiccant does nothing where the room's air comes in freely: neither floor nor course. */
+  @Test
+  void desiccantIsOfNoUseInAFreelyVentedDryer() {
+    Dryer plain = dryer(0);
+    Dryer over =
+        new Dryer(
+            plain.kind(),
+            plain.ratedMaxC(),
+            plain.behaviour(),
+            plain.airChangesPerHour(),
+            plain.volumeL(),
+            Optional.of(new Dryer.DesiccantInside(Desiccant.SILICA_GEL, 500, 5)));
+    Load petg = load("PETG", 0.244, ReelKind.METAL);
+    ChargeForecast without = dried(plain, 65, petg);
+    ChargeForecast with = dried(over, 65, petg);
+    assertThat(with.spools().get(0).floorPercent())
+        .isEqualTo(without.spools().get(0).floorPercent());
+    assertThat(with.lastHours()).isEqualTo(without.lastHours());
+  }
+
   /** Twins do the same, and each needs longer than alone when the air must carry both waters. */
   @Test
   void spoolsShareTheAirOfATightDryer() {
@@ -132,7 +176,8 @@ class ChargeForecastTest {
   }
 
   /**
-   * What the spools lose leaves with the air: its flow times the excess of vapour over the room's.
+   * What the spools lose leaves with the air. As much dry air goes out as comes in, at the vapour
+   * pressure inside: the mixing ratio's rise times the flow of dry air (balance of two gases).
    */
   @Test
   void waterIsConserved() {
@@ -146,12 +191,17 @@ class ChargeForecastTest {
     double carried = 0;
     for (int i = 0; i < 100; i++) {
       air.advance(spools, 80, 300.0 * i, 300.0 * (i + 1));
-      carried +=
-          300 * exchange * (air.vapourPressurePa() - ROOM.vapourPressurePa()) / (461.5 * 353.15);
+      double dryKgPerS = exchange * (101_325 - ROOM.vapourPressurePa()) / (287.05 * 353.15);
+      carried += 300 * dryKgPerS * (ratio(air.vapourPressurePa()) - ratio(ROOM.vapourPressurePa()));
     }
     double inside = 12e-3 * (air.vapourPressurePa() - ROOM.vapourPressurePa()) / (461.5 * 353.15);
     assertThat(carried + inside).isCloseTo(before - water(spools), within(0.005 * carried));
     assertThat(carried).isGreaterThan(0.004);
+  }
+
+  /** Mixing ratio, kg of vapour per kg of dry air (psychrometrics). */
+  private static double ratio(double vapourPa) {
+    return 287.05 / 461.5 * vapourPa / (101_325 - vapourPa);
   }
 
   private static double water(List<SharedAir.Occupant> spools) {

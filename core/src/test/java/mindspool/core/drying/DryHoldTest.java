@@ -8,7 +8,7 @@ import java.util.stream.IntStream;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.material.Material;
-import mindspool.core.material.MaterialCatalogue;
+import mindspool.core.material.PlainMaterials;
 import mindspool.core.moisture.AirContact;
 import mindspool.core.moisture.SpoolMoistureModel;
 import mindspool.core.moisture.SpoolState;
@@ -22,7 +22,7 @@ class DryHoldTest {
   private static final double START_S = 1.7e9;
 
   private static double hours(String name, double humidity, double percent) {
-    Material material = MaterialCatalogue.standard().named(name);
+    Material material = PlainMaterials.named(name);
     Winding winding = new Winding(0.04, 0.06, 1, 0.30, 0.00175, material.densityKgPerM3());
     SpoolState dried = new SpoolMoistureModel(material).uniform(winding, 1e-4, 23);
     return DryHold.hours(

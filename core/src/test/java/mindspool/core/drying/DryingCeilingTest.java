@@ -67,12 +67,71 @@ class DryingCeilingTest {
     assertThat(ceiling.raisedBy()).anyMatch(way -> way.contains("up to 70 °C"));
   }
 
+  /** Harmless, but of no use: it is said, with the way out, and not forbidden. */
   @Test
-  void tooCoolACycleIsNotOfferedAndTheWayOutIsNamed() {
+  void farBelowTheUsualTemperatureTheWayOutIsNamed() {
     DryingCeiling onPla = DryingCeiling.of(material("PETG"), ReelKind.PRINTED_PLA, MEASURED);
-    assertThat(onPla.refusal()).hasValueSatisfying(why -> assertThat(why).contains("Rewind it"));
-    assertThat(DryingCeiling.of(material("PLA"), ReelKind.CARDBOARD, MEASURED).refusal()).isEmpty();
-    assertThat(forecast("PETG", ReelKind.PRINTED_PLA, MEASURED, 0.3).hours().core()).isEmpty();
+    assertThat(onPla.slow()).hasValueSatisfying(why -> assertThat(why).contains("Rewind it"));
+    assertThat(onPla.refusal()).isEmpty();
+    assertThat(DryingCeiling.of(material("PLA"), ReelKind.CARDBOARD, MEASURED).slow()).isEmpty();
+    DryingForecast forecast = forecast("PETG", ReelKind.PRINTED_PLA, MEASURED, 0.3);
+    assertThat(forecast.hours().core()).isEmpty();
+    assertThat(forecast.advice()).anyMatch(line -> line.contains("Rewind it"));
+  }
+
+  /**
+   * What a newcomer has: a dryer as bought, a plastic reel, an ordinary room. Practice dries every
+   * usual filament so, at the data sheet's temperature or the dryer's highest.
+   */
+  @ParameterizedTest
+  @CsvSource({
+    "PLA, 0.3, 50",
+    "PETG, 0.24, 65",
+    "TPU95A, 0.43, 60",
+    "ABS, 0.34, 70",
+    "ASA, 0.37, 70",
+    "PA6, 2.0, 70",
+    "PC, 0.15, 70",
+    "PVA, 2.5, 55"
+  })
+  void anUnmeasuredDryerDriesWhatPracticeDries(String material, double percent, double mostC) {
+    Dryer bought = unmeasured(DryerKind.PURPOSE_MADE);
+    DryingForecast forecast = forecast(material, ReelKind.PLASTIC, bought, percent);
+    assertThat(forecast.ceiling().refusal()).isEmpty();
+    assertThat(forecast.setpointC()).isBetween(mostC - 5.1, mostC);
+    Material of = material(material);
+    assertThat(
+            DryingForecast.of(
+                    of,
+                    state(of, percent),
+                    ReelKind.PLASTIC,
+                    bought,
+                    ROOM,
+                    OptionalDouble.empty(),
+                    OptionalDouble.of(of.printLimitPercent()))
+                .hours()
+                .all())
+        .isPresent();
+    DryingCeiling ceiling = forecast.ceiling();
+    assertThat(ceiling.risk().isPresent())
+        .isEqualTo(ceiling.temperatureC() > ceiling.cautiousC() + 0.05);
+    ceiling
+        .risk()
+        .ifPresent(
+            risk ->
+                assertThat(risk).contains("never measured").contains("Ten minutes with a probe"));
+  }
+
+  /** 50 °C on the dial is 56 °C at the hottest place of most: PLA softens from 58 °C on. */
+  @Test
+  void theHottestPlaceOfMostDryersStaysBelowSoftening() {
+    for (DryerKind kind : DryerKind.values()) {
+      Dryer bought = unmeasured(kind);
+      DryingCeiling ceiling = DryingCeiling.of(material("PLA"), ReelKind.METAL, bought);
+      assertThat(ceiling.temperatureC() + bought.hottestAboveSetC())
+          .as(kind.id())
+          .isLessThanOrEqualTo(58);
+    }
   }
 
   /** Water lowers the glass temperature of nylon and PVA: they begin 10 K lower (handbook 3.4). */
@@ -119,6 +178,9 @@ class DryingCeilingTest {
     assertThat(oven.kind().refuses(material("PC"), false)).isEmpty();
     Dryer known = oven.behaving(new DryerBehaviour(0, 3, 0.5, 20, true));
     assertThat(DryingCeiling.of(material("TPU95A"), ReelKind.METAL, known).refusal()).isEmpty();
+    DryingForecast refused = forecast("TPU95A", ReelKind.METAL, oven, 0.4);
+    assertThat(refused.hours().all()).isEmpty();
+    assertThat(refused.schools()).as("refused, so no recipe is offered").isEmpty();
   }
 
   @ParameterizedTest
@@ -127,8 +189,9 @@ class DryingCeilingTest {
     Dryer unknown = unmeasured(kind);
     Dryer known = unknown.behaving(new DryerBehaviour(0, 2, 0.3, 30, true));
     DryingCeiling before = DryingCeiling.of(material("PLA"), ReelKind.METAL, unknown);
-    assertThat(DryingCeiling.of(material("PLA"), ReelKind.METAL, known).temperatureC())
-        .isGreaterThan(before.temperatureC());
+    DryingCeiling after = DryingCeiling.of(material("PLA"), ReelKind.METAL, known);
+    assertThat(after.cautiousC()).isGreaterThan(before.cautiousC());
+    assertThat(after.risk()).isEmpty();
     assertThat(before.raisedBy()).anyMatch(way -> way.startsWith("Measure this dryer"));
   }
 
@@ -142,6 +205,55 @@ class DryingCeilingTest {
     assertThat(with).isLessThan(0.85 * without);
     Dryer spent = closed(Optional.of(new Dryer.DesiccantInside(Desiccant.SILICA_GEL, 400, 110)));
     assertThat(meanAfterHours("PA6", spent)).isGreaterThan(0.95 * without);
+  }
+
+  /**
+   * In a vacuum heat comes by radiation only and the core lags; vapour then leaves faster than
+   * under the fan of an oven (diffusivity goes with the inverse of the pressure).
+   */
+  @Test
+  void aVacuumWarmsSlowlyAndThenDriesFaster() {
+    Dryer vacuum = hot(DryerKind.VACUUM);
+    Dryer oven = hot(DryerKind.LABORATORY_OVEN);
+    Material pa6 = material("PA6");
+    assertThat(forecastAt(pa6, oven).at(24).meanPercent())
+        .isGreaterThan(1.3 * forecastAt(pa6, vacuum).at(24).meanPercent());
+    assertThat(coreAfterAnHourC(vacuum)).isLessThan(coreAfterAnHourC(oven) - 3);
+  }
+
+  private static Dryer hot(DryerKind kind) {
+    return new Dryer(
+        kind,
+        90,
+        new DryerBehaviour(0, 0, 0, 0, true),
+        OptionalDouble.empty(),
+        30,
+        Optional.empty());
+  }
+
+  private static CycleRun run(Material material, Dryer dryer, double hours) {
+    CycleRun run =
+        new CycleRun(
+            java.util.List.of(
+                new Charge.Load(
+                    "x", material, state(material, 2.6), ReelKind.METAL, 0.2, Belief.anyLot(0))),
+            dryer,
+            ROOM,
+            80,
+            80,
+            Lots.ALIKE,
+            SpoolMoistureModel.Options.STANDARD,
+            CycleRun.Steps.FINE);
+    run.follow(hours);
+    return run;
+  }
+
+  private static DryingForecast.Cycle forecastAt(Material material, Dryer dryer) {
+    return run(material, dryer, 24).cycle(0);
+  }
+
+  private static double coreAfterAnHourC(Dryer dryer) {
+    return run(material("PA6"), dryer, 1).state(0).coreTemperatureC();
   }
 
   /** The pump takes the vapour: the floor falls to a hundredth or so of the room's. */

@@ -10,7 +10,7 @@ import mindspool.core.climate.MoistAir;
 import mindspool.core.drying.DryingCeiling.Setter;
 import mindspool.core.drying.DryingForecast.School;
 import mindspool.core.material.Material;
-import mindspool.core.material.MaterialCatalogue;
+import mindspool.core.material.PlainMaterials;
 import mindspool.core.moisture.SpoolMoistureModel;
 import mindspool.core.moisture.SpoolState;
 import mindspool.core.stock.ReelKind;
@@ -25,7 +25,7 @@ class DryingForecastTest {
   private static final Dryer DRYER = new Dryer(110, 0, 0, OptionalDouble.empty(), 12);
 
   private static Material material(String name) {
-    return MaterialCatalogue.standard().named(name);
+    return PlainMaterials.named(name);
   }
 
   private static DryingForecast forecast(

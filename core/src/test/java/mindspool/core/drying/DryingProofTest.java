@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
+import mindspool.core.climate.MoistAir;
 import mindspool.core.drying.DryingProof.Verdict;
 import mindspool.core.learning.Weighed;
 import mindspool.core.material.Material;
@@ -26,7 +27,8 @@ class DryingProofTest {
       row.add(new Weighed(row.size() * hoursBetween * 3600, gross, stepG, !row.isEmpty()));
     }
     Material of = material(material);
-    return DryingProof.of(row, of, 1000, humidity, of.dryTargetPercent()).orElseThrow();
+    return DryingProof.of(row, of, 1000, new MoistAir(23, 100 * humidity), of.dryTargetPercent())
+        .orElseThrow();
   }
 
   @Test
@@ -93,7 +95,9 @@ class DryingProofTest {
   @Test
   void oneWeighingProvesNothing() {
     Material petg = material("PETG");
-    assertThat(DryingProof.of(List.of(new Weighed(0, 1216, 0.1, false)), petg, 1000, 0.05, 0.08))
+    assertThat(
+            DryingProof.of(
+                List.of(new Weighed(0, 1216, 0.1, false)), petg, 1000, new MoistAir(23, 5), 0.08))
         .isEmpty();
   }
 }

@@ -8,7 +8,7 @@ import java.util.List;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.material.Material;
-import mindspool.core.material.MaterialCatalogue;
+import mindspool.core.material.PlainMaterials;
 import mindspool.core.moisture.AirContact;
 import mindspool.core.moisture.SpoolHistory;
 import mindspool.core.moisture.SpoolHistory.Stay;
@@ -34,7 +34,7 @@ class WeighingFitTest {
   private static final ClimateSeries ROOM = ClimateSeries.constant(new MoistAir(23, 50));
 
   private static Material material(String name) {
-    return MaterialCatalogue.standard().named(name);
+    return PlainMaterials.named(name);
   }
 
   private static Winding winding(Material material) {

@@ -4,6 +4,7 @@ import mindspool.core.PhysicalConstants;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.SaturationPressure;
 import mindspool.core.material.Material;
+import mindspool.core.material.Parameter;
 import mindspool.core.stock.Winding;
 import org.hipparchus.ode.OrdinaryDifferentialEquation;
 
@@ -49,8 +50,7 @@ public final class DiscretisedSpool implements OrdinaryDifferentialEquation {
   public double[] uniform(double moisturePercent, double temperatureC) {
     double[] state = new double[getDimension()];
     double kelvin = PhysicalConstants.kelvin(temperatureC);
-    double pressure =
-        material.sorption().activity(moisturePercent / 100) * SaturationPressure.atKelvin(kelvin);
+    double pressure = material.sorption().activity(moisturePercent / 100) * fullPressure(kelvin);
     for (int i = 0; i < rings; i++) {
       for (int n = 0; n < modes.count(); n++) {
         state[i * modes.count() + n] = moisturePercent / 100;
@@ -106,9 +106,13 @@ public final class DiscretisedSpool implements OrdinaryDifferentialEquation {
     double heatIn = 0;
     for (int i = 0; i < rings; i++) {
       double kelvin = state[temperatureAt(i)];
-      double surface =
-          material.sorption().moistureFraction(pressure[i] / SaturationPressure.atKelvin(kelvin));
-      double pace = material.diffusion().atKelvin(kelvin) / radius2;
+      double surface = material.sorption().moistureFraction(pressure[i] / fullPressure(kelvin));
+      double content = 0;
+      for (int n = 0; n < modes.count(); n++) {
+        content += modes.weight(n) * state[i * modes.count() + n];
+      }
+      double softened = Math.exp(material.value(Parameter.WET_DIFFUSIVITY) * Math.max(0, content));
+      double pace = material.diffusion().atKelvin(kelvin) * softened / radius2;
       double uptake = 0;
       for (int n = 0; n < modes.count(); n++) {
         int at = i * modes.count() + n;
@@ -145,7 +149,7 @@ public final class DiscretisedSpool implements OrdinaryDifferentialEquation {
       rate[vapourAt(i)] = ((waterOut - waterIn) / ringVolume - solid * uptake) / eps;
       rate[temperatureAt(i)] =
           ((heatOut - heatIn + flange * (airK - kelvin)) / ringVolume
-                  + LATENT_HEAT * solid * uptake)
+                  + (LATENT_HEAT + bindingJPerMol() / 0.018015268) * solid * uptake)
               / (solid * material.heatCapacityJPerKgK());
       waterIn = waterOut;
       heatIn = heatOut;
@@ -153,8 +157,19 @@ public final class DiscretisedSpool implements OrdinaryDifferentialEquation {
     return rate;
   }
 
+  private double bindingJPerMol() {
+    return 1000 * material.value(Parameter.SORPTION_HEAT);
+  }
+
+  /** Vapour pressure over what is in balance with saturated air at 23 °C. */
+  private double fullPressure(double kelvin) {
+    return SaturationPressure.atKelvin(kelvin)
+        * Math.exp(bindingJPerMol() / 8.314462618 * (1 / 296.15 - 1 / kelvin));
+  }
+
   private double poreConductivity(double kelvin) {
-    return 2.5e-5
+    return material.value(Parameter.PACK_FACTOR)
+        * 2.5e-5
         * Math.pow(kelvin / 298, 1.75)
         * Math.pow(winding.voidFraction(), 4.0 / 3)
         / (VAPOUR_GAS_CONSTANT * kelvin);

@@ -20,7 +20,12 @@ class DiscretisedSpoolTest {
    * Runge-Kutta integrator on the same rings: what is left is the error of the time scheme.
    */
   @ParameterizedTest
-  @CsvSource({"PETG, 65, 5.6, 50, 2", "PA6, 80, 3.0, 50, 2", "PLA, 23, 60, 5, 3"})
+  @CsvSource({
+    "PETG, 65, 5.6, 50, 2",
+    "PA6, 80, 3.0, 50, 2",
+    "PVA, 26, 75, 30, 1.5",
+    "PLA, 23, 60, 5, 3"
+  })
   void timeSchemeAgreesWithAGeneralIntegrator(
       String name, double celsius, double humidity, double startHumidity, double hours) {
     Material material = MaterialCatalogue.standard().named(name);

@@ -59,7 +59,12 @@ class DryAirTest {
               i % 7 == 0 ? -20 : 23,
               new MoistAir(celsius, humidity),
               48);
-      double balance = 100 * CATALOGUE.named(name).sorption().moistureFraction(humidity / 100);
+      double balance =
+          100
+              * CATALOGUE
+                  .named(name)
+                  .sorption()
+                  .moistureFractionAt(humidity / 100, 273.15 + celsius);
       String described =
           "%s, %.0f g, %.3f %% in %.0f °C %.2f %%".formatted(name, mass, start, celsius, humidity);
       assertThat(state.profile().meanPercent())

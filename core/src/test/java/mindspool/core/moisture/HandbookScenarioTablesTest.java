@@ -9,7 +9,7 @@ import java.util.stream.Stream;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.material.Material;
-import mindspool.core.material.MaterialCatalogue;
+import mindspool.core.material.PlainMaterials;
 import mindspool.core.stock.Winding;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -20,8 +20,6 @@ import org.junit.jupiter.params.provider.MethodSource;
  * decimals. Allowed difference: one unit of the last decimal and 0.6 % of the swing.
  */
 class HandbookScenarioTablesTest {
-
-  private static final MaterialCatalogue MATERIALS = MaterialCatalogue.standard();
 
   /** Bone dry, laid open at 23 °C and 50 %; columns 1, 3, 7, 14, 30, 90 days. */
   private static final String OPEN_MILD =
@@ -131,7 +129,7 @@ class HandbookScenarioTablesTest {
       String[] words = line.split(" ");
       String name = words[nameAt];
       cells = Arrays.copyOfRange(words, nameAt + 1, words.length);
-      material = MATERIALS.named(NAMES.getOrDefault(name, name));
+      material = PlainMaterials.named(NAMES.getOrDefault(name, name));
       model = new SpoolMoistureModel(material);
       Winding winding = new Winding(0.04, 0.06, massKg, 0.30, 0.00175, material.densityKgPerM3());
       double activity = start.relativeHumidityPercent() / 100;

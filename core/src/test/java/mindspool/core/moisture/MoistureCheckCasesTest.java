@@ -163,6 +163,7 @@ class MoistureCheckCasesTest {
             sorption(scenario),
             new Diffusion(number(material, "D23"), number(material, "Ea")),
             number(material, "cp"),
+            1,
             SpoolMoistureModel.Options.STANDARD.withPhysics(
                 scenario.get("stefan").asBoolean(),
                 scenario.get("latent").asBoolean(),

@@ -13,6 +13,7 @@ import mindspool.core.climate.SaturationPressure;
 import mindspool.core.material.Diffusion;
 import mindspool.core.material.Material;
 import mindspool.core.material.MaterialCatalogue;
+import mindspool.core.material.PlainMaterials;
 import mindspool.core.material.Sorption;
 import mindspool.core.moisture.SpoolMoistureModel.Options;
 import mindspool.core.stock.Winding;
@@ -91,6 +92,7 @@ class SpoolMoistureModelTest {
             new Sorption(henry, henry, 2),
             new Diffusion(1e-8, 0),
             1500,
+            1,
             Options.STANDARD.withPhysics(false, false, true).withTolerance(1e-4));
     SpoolState state = model.uniform(winding, 0.4, 23);
     ClimateSeries dry = ClimateSeries.constant(new MoistAir(23, 0));
@@ -151,11 +153,7 @@ class SpoolMoistureModelTest {
     ClimateSeries climate = readings.build();
     SpoolMoistureModel adaptive = new SpoolMoistureModel(material);
     SpoolMoistureModel everyReading =
-        new SpoolMoistureModel(
-            material.sorption(),
-            material.diffusion(),
-            material.heatCapacityJPerKgK(),
-            Options.STANDARD.withMaxStep(600).withTolerance(1e-4));
+        new SpoolMoistureModel(material, Options.STANDARD.withMaxStep(600).withTolerance(1e-4));
     SpoolState coarse = adaptive.uniform(kilogram(material), 0, 21);
     SpoolState fine = coarse.copy();
     double swing = 100 * material.sorption().moistureFraction(0.5);
@@ -180,7 +178,7 @@ class SpoolMoistureModelTest {
   /** Heating drives vapour inward first: the core of a damp nylon spool gets wetter for a while. */
   @Test
   void theCoreGetsWetterBeforeItDries() {
-    Material nylon = MATERIALS.named("PA6");
+    Material nylon = PlainMaterials.named("PA6");
     SpoolMoistureModel model = new SpoolMoistureModel(nylon);
     SpoolState state = model.uniform(kilogram(nylon), 2.6406, 23);
     ClimateSeries hot = ClimateSeries.constant(new MoistAir(80, 2.964));
@@ -191,7 +189,7 @@ class SpoolMoistureModelTest {
 
   @Test
   void aPoorlyVentedDryerDriesSlower() {
-    Material nylon = MATERIALS.named("PA6");
+    Material nylon = PlainMaterials.named("PA6");
     ClimateSeries hot = ClimateSeries.constant(new MoistAir(80, 2.964));
     double previous = 0;
     // 10 and 1 litre a minute into the chamber, then freely vented.
@@ -251,12 +249,7 @@ class SpoolMoistureModelTest {
     SpoolState fine =
         new SpoolMoistureModel(material)
             .uniform(new Winding(0.04, 0.06, 0.8, 0.3, 0.00175, 1270), 0.2, 22);
-    SpoolMoistureModel coarse =
-        new SpoolMoistureModel(
-            material.sorption(),
-            material.diffusion(),
-            material.heatCapacityJPerKgK(),
-            SpoolMoistureModel.Options.COARSE);
+    SpoolMoistureModel coarse = new SpoolMoistureModel(material, SpoolMoistureModel.Options.COARSE);
     ClimateSeries air = ClimateSeries.constant(new MoistAir(22, 50));
     assertThatThrownBy(() -> coarse.advance(fine, air, AirContact.STILL, 0, 3600, null))
         .isInstanceOf(IllegalArgumentException.class)

@@ -3,6 +3,7 @@ package mindspool.core.plan;
 import static mindspool.core.plan.Workshops.ROOM;
 import static mindspool.core.plan.Workshops.dryer;
 import static mindspool.core.plan.Workshops.job;
+import static mindspool.core.plan.Workshops.kitchenOven;
 import static mindspool.core.plan.Workshops.spool;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -119,12 +120,14 @@ class DryingPlannerTest {
         of(
             best(
                 problem(
-                    List.of(dryer(1, 50, 1, 0)),
-                    List.of(job(1, 40, 3, spool("A", "PC", 2))),
+                    List.of(kitchenOven(1)),
+                    List.of(job(1, 40, 3, spool("A", "TPU95A", 2))),
                     Hands.always(72)),
                 2),
             1);
-    assertThat(cold.why()).startsWith("No dryer can dry it").contains("no time is offered");
+    assertThat(cold.why())
+        .startsWith("No dryer can dry it")
+        .contains("until this oven was measured");
   }
 
   @Test

@@ -3,6 +3,7 @@ package mindspool.core.plan;
 import static mindspool.core.plan.Workshops.ROOM;
 import static mindspool.core.plan.Workshops.dryer;
 import static mindspool.core.plan.Workshops.job;
+import static mindspool.core.plan.Workshops.kitchenOven;
 import static mindspool.core.plan.Workshops.spool;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -114,8 +115,8 @@ class PlannedChargeTest {
     PlanSpool b = spool("B", "ABS", 1.3);
     assertThat(charge(ALWAYS, dryer(1, 110, 1, 0), 0, a, b).wrongs()).isEqualTo(1);
     assertThat(charge(ALWAYS, dryer(1, 110, 1, 5), 2, a).wrongs()).isEqualTo(1);
-    // Polycarbonate in a dryer rated 50 °C is refused, and never dry.
-    assertThat(charge(ALWAYS, dryer(1, 50, 1, 0), 0, spool("C", "PC", 2)).wrongs()).isEqualTo(2);
+    // Soft filament in an oven that nobody measured is refused, and never dry.
+    assertThat(charge(ALWAYS, kitchenOven(1), 0, spool("C", "TPU95A", 2)).wrongs()).isEqualTo(2);
   }
 
   @Test

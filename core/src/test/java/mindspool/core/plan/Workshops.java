@@ -48,6 +48,20 @@ public final class Workshops {
         false);
   }
 
+  /** An oven that nobody measured: soft filament is refused. */
+  static PlanDryer kitchenOven(long id) {
+    DryerKind kind = DryerKind.KITCHEN_OVEN;
+    Dryer oven = new Dryer(kind, 250, kind.usual(), OptionalDouble.of(10), 50, Optional.empty());
+    return new PlanDryer(
+        id,
+        "dryer " + id,
+        oven,
+        new ReelFit(1, Optional.empty(), Optional.empty()),
+        0,
+        false,
+        false);
+  }
+
   static PlanSpool spool(String code, String material, double wetness) {
     Material of = MaterialCatalogue.standard().named(material);
     Winding winding = new Winding(0.04, 0.06, 0.8, 0.30, 0.00175, of.densityKgPerM3());

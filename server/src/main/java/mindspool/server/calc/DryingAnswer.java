@@ -19,19 +19,25 @@ public record DryingAnswer(
     List<String> advice) {
 
   /**
-   * Highest safe setpoint.
+   * Highest setpoint that is offered.
    *
+   * @param cautiousC the same if the dryer, never measured, is among the worst of its kind
    * @param startC the same for the first two hours, lower where the filament is damp and softens
    * @param setBy filament, reel, adhesive or dryer
    * @param raisedBy what would raise it, most useful first
+   * @param slow why it is far below the usual temperature; null where it is not
+   * @param risk what may happen above {@code cautiousC}; null where the ceiling is no higher
    * @param refusal why no cycle is offered; null where one is
    */
   public record Ceiling(
       double temperatureC,
+      double cautiousC,
       double startC,
       String setBy,
       List<CeilingLimit> limits,
       List<String> raisedBy,
+      String slow,
+      String risk,
       String refusal) {}
 
   /** One of the limits of the ceiling. */
@@ -58,12 +64,15 @@ public record DryingAnswer(
   static Ceiling ceiling(DryingCeiling ceiling) {
     return new Ceiling(
         ceiling.temperatureC(),
+        ceiling.cautiousC(),
         ceiling.startC(),
         ceiling.setBy().word(),
         ceiling.limits().stream()
             .map(l -> new CeilingLimit(l.what().word(), l.temperatureC(), l.why()))
             .toList(),
         ceiling.raisedBy(),
+        ceiling.slow().orElse(null),
+        ceiling.risk().orElse(null),
         ceiling.refusal().orElse(null));
   }
 

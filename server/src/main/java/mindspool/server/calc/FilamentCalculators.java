@@ -1,5 +1,6 @@
 package mindspool.server.calc;
 
+import static mindspool.core.PhysicalConstants.kelvin;
 import static mindspool.server.calc.Inputs.number;
 
 import io.swagger.v3.oas.annotations.Operation;
@@ -62,7 +63,11 @@ class FilamentCalculators {
             number("temperatureC", request.temperatureC, 23),
             number("relativeHumidityPercent", request.relativeHumidityPercent));
     return new IsothermAnswer(
-        100 * material.sorption().moistureFraction(air.relativeHumidityPercent() / 100));
+        100
+            * material
+                .sorption()
+                .moistureFractionAt(
+                    air.relativeHumidityPercent() / 100, kelvin(air.temperatureC())));
   }
 
   record FilamentRequest(

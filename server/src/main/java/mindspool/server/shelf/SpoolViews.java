@@ -238,13 +238,12 @@ final class SpoolViews {
     double from = row.get(row.size() - 2).atS();
     double to = row.get(row.size() - 1).atS();
     long place = spool.placeAt((long) (0.5 * (from + to)));
-    double humidity =
-        climates.climate(place).series().mean(from, to).relativeHumidityPercent() / 100;
+    MoistAir air = climates.climate(place).series().mean(from, to);
     return DryingProof.of(
         row,
         material,
         spool.remaining().massG().typical(),
-        humidity,
+        air,
         spool.material().dryTargetPercent());
   }
 
