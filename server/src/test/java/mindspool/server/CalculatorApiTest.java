@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.api.Assertions.withinPercentage;
 
 import java.util.Collections;
+import mindspool.core.material.Parameter;
 import mindspool.server.Api.Answer;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -161,7 +162,7 @@ class CalculatorApiTest extends ServerTest {
     JsonNode materials = api.get("/api/materials").body();
     assertThat(materials.size()).isGreaterThanOrEqualTo(12);
     for (JsonNode material : materials) {
-      assertThat(material.get("parameters").size()).isEqualTo(11);
+      assertThat(material.get("parameters").size()).isEqualTo(Parameter.values().length);
       for (JsonNode figure : material.get("parameters")) {
         assertThat(figure.get("source").asString()).isNotBlank();
         assertThat(figure.get("grade").asString()).matches("[A-D]");

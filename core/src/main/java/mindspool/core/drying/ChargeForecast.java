@@ -126,6 +126,20 @@ public record ChargeForecast(
     return new Followed(charge, dryer, room, setpoint, start, ceilings).forecast(lowest, without);
   }
 
+  /**
+   * Hours until each of a load is dry to the core nine times in ten, without curves and with longer
+   * steps: for the loads of a plan.
+   *
+   * @param setpointC common to all
+   * @return none where one never is, or not within ten days
+   */
+  public static OptionalDouble sureHours(
+      Charge charge, Dryer dryer, MoistAir room, double setpointC) {
+    double startC = ChargeCourse.startC(charge, dryer, setpointC);
+    Followed quick = new Followed(charge, dryer, room, setpointC, startC, List.of());
+    return quick.sureHours();
+  }
+
   private static double common(List<DryingCeiling> ceilings, double[] wanted, int leftOut) {
     List<DryingCeiling> others = new ArrayList<>(ceilings);
     List<Double> wishes = new ArrayList<>(Arrays.stream(wanted).boxed().toList());
@@ -173,11 +187,7 @@ public record ChargeForecast(
       if (all && charge.spools().size() > 1) {
         early.followTakingOut(DryingForecast.LONGEST_HOURS);
       }
-      List<CycleRun> varied =
-          IntStream.rangeClosed(0, Belief.QUANTITIES)
-              .mapToObj(k -> run(k == 0 ? Lots.ALIKE : easier(k - 1), ROUGH))
-              .toList();
-      varied.parallelStream().forEach(each -> each.follow(run.lastHour()));
+      List<CycleRun> varied = varied(run.lastHour(), CycleRun.Steps.FINE);
       Lots likeliestLate = likeliestLate(run, varied);
       CycleRun late = run(likeliestLate, ROUGH);
       CycleRun soon = run(likeliestLate.reversed(), ROUGH);
@@ -210,9 +220,37 @@ public record ChargeForecast(
           run.energyKWh(hours));
     }
 
+    OptionalDouble sureHours() {
+      if (charge.spools().stream().anyMatch(load -> floorPercent(load) >= load.targetPercent())) {
+        return OptionalDouble.empty();
+      }
+      CycleRun run = run(Lots.ALIKE, ROUGH, CycleRun.Steps.COARSE);
+      run.followUntilDry(DryingForecast.LONGEST_HOURS);
+      CycleRun late =
+          run(
+              likeliestLate(run, varied(run.lastHour(), CycleRun.Steps.COARSE)),
+              ROUGH,
+              CycleRun.Steps.COARSE);
+      late.followUntilDry(DryingForecast.LONGEST_HOURS);
+      return late.lastHours();
+    }
+
+    /** One as believed and one for each quantity a step better. */
+    private List<CycleRun> varied(double hours, CycleRun.Steps steps) {
+      List<CycleRun> varied =
+          IntStream.rangeClosed(0, Belief.QUANTITIES)
+              .mapToObj(k -> run(k == 0 ? Lots.ALIKE : easier(k - 1), ROUGH, steps))
+              .toList();
+      varied.parallelStream().forEach(each -> each.follow(hours));
+      return varied;
+    }
+
     private CycleRun run(Lots lots, Options options) {
-      return new CycleRun(
-          charge.spools(), dryer, room, startC, setpoint, lots, options, CycleRun.Steps.FINE);
+      return run(lots, options, CycleRun.Steps.FINE);
+    }
+
+    private CycleRun run(Lots lots, Options options, CycleRun.Steps steps) {
+      return new CycleRun(charge.spools(), dryer, room, startC, setpoint, lots, options, steps);
     }
 
     /** All with one quantity a step better. */

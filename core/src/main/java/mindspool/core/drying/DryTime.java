@@ -5,14 +5,16 @@ import java.util.OptionalDouble;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.drying.Charge.Load;
 import mindspool.core.drying.DryingForecast.Point;
+import mindspool.core.material.Sorption;
 import mindspool.core.moisture.ProfileBand;
 import mindspool.core.moisture.SpoolMoistureModel.Options;
 import mindspool.core.moisture.SpoolState;
 
 /**
- * Hours after which one spool is dry to the core nine times in ten, in one run: for plans that ask
- * for hundreds of them. The run takes the spool as bad as one in ten is, along the direction in
- * which most spools are slow: less diffusive, with more water, deeper in.
+ * Hours after which one spool is dry to the core nine times in ten, in one run: an estimate for
+ * plans that ask for hundreds of them, near in dryers that are vented well. The run takes the spool
+ * as bad as one in ten is, along the direction in which most spools are slow: less diffusive, with
+ * more water, deeper in.
  */
 public final class DryTime {
 
@@ -41,12 +43,17 @@ public final class DryTime {
    */
   public static OptionalDouble sureHours(
       Load load, Dryer dryer, MoistAir room, double setpointC, double share) {
-    Lots slow = slow(List.of(load));
+    Lots slow =
+        new Lots(new double[][] {load.belief().worst(SLOWER, ProfileBand.EIGHTY_PERCENT_SD)});
     double target = load.targetPercent();
-    if (floorPercent(load, slow.factors(0), dryer, room, setpointC) >= target) {
+    Sorption sorption = load.material().sorption().scaled(slow.factors(0)[1]);
+    if (dryer.floorPercent(sorption, setpointC, room) >= target) {
       return OptionalDouble.empty();
     }
-    CycleRun run = run(List.of(load), slow, dryer, room, setpointC);
+    List<Load> alone = List.of(load);
+    double startC = ChargeCourse.startC(new Charge(alone), dryer, setpointC);
+    CycleRun run =
+        new CycleRun(alone, dryer, room, startC, setpointC, slow, ROUGH, CycleRun.Steps.COARSE);
     double[] before = {wettest(run.state(0), share), 0};
     if (before[0] <= target) {
       return OptionalDouble.of(0);
@@ -65,52 +72,6 @@ public final class DryTime {
           return now <= target;
         });
     return Double.isNaN(crossed[0]) ? OptionalDouble.empty() : OptionalDouble.of(crossed[0]);
-  }
-
-  /**
-   * Time of several in the air that they share, until the last is dry to the core.
-   *
-   * @param setpointC common to all, as the dial says
-   * @return none where the air never allows it for one, or not within ten days
-   */
-  public static OptionalDouble sureHours(
-      List<Load> loads, Dryer dryer, MoistAir room, double setpointC) {
-    Lots slow = slow(loads);
-    for (int i = 0; i < loads.size(); i++) {
-      Load load = loads.get(i);
-      if (floorPercent(load, slow.factors(i), dryer, room, setpointC) >= load.targetPercent()) {
-        return OptionalDouble.empty();
-      }
-    }
-    CycleRun run = run(loads, slow, dryer, room, setpointC);
-    run.followUntilDry(DryingForecast.LONGEST_HOURS);
-    return run.lastHours();
-  }
-
-  /** Each as bad as one in ten is. */
-  private static Lots slow(List<Load> loads) {
-    return new Lots(
-        loads.stream()
-            .map(load -> load.belief().worst(SLOWER, ProfileBand.EIGHTY_PERCENT_SD))
-            .toArray(double[][]::new));
-  }
-
-  private static double floorPercent(
-      Load load, double[] factors, Dryer dryer, MoistAir room, double setpointC) {
-    return dryer.floorPercent(load.material().sorption().scaled(factors[1]), setpointC, room);
-  }
-
-  private static CycleRun run(
-      List<Load> loads, Lots lots, Dryer dryer, MoistAir room, double setpointC) {
-    return new CycleRun(
-        loads,
-        dryer,
-        room,
-        ChargeCourse.startC(new Charge(loads), dryer, setpointC),
-        setpointC,
-        lots,
-        ROUGH,
-        CycleRun.Steps.COARSE);
   }
 
   private static double wettest(SpoolState state, double share) {

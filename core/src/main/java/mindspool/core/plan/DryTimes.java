@@ -18,7 +18,9 @@ import java.util.concurrent.Future;
 import mindspool.core.EndedEarlyException;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.climate.SaturationPressure;
+import mindspool.core.drying.Charge;
 import mindspool.core.drying.Charge.Load;
+import mindspool.core.drying.ChargeForecast;
 import mindspool.core.drying.DryTime;
 import mindspool.core.drying.Dryer;
 import mindspool.core.drying.DryerEnergy;
@@ -37,12 +39,22 @@ final class DryTimes {
 
   private static final double LEAST_SETPOINT_C = 20;
 
+  /** A plan need not be made anew for so little. */
+  private static final double IGNORED = 0.02;
+
+  /** An estimate that is too long by more is mended only so far. */
+  private static final double LEAST_SLOWER = 0.7;
+
   /** Sets of spools; a long search meets millions. */
   private static final int MOST_REMEMBERED = 100_000;
 
   private final MoistAir room;
   private final Map<Key, Alone> alone = new ConcurrentHashMap<>();
   private final Map<TogetherKey, Together> together = new ConcurrentHashMap<>();
+  private final Map<TogetherKey, Together> followed = new ConcurrentHashMap<>();
+
+  /** How much longer several took in a dryer than estimated, where they were followed. */
+  private final Map<Long, Double> slower = new ConcurrentHashMap<>();
 
   private record Key(String code, long dryerId) {}
 
@@ -56,9 +68,15 @@ final class DryTimes {
    * @param wrongs spools too many, spools that do not go in, and 1 where one is never dry
    * @param capacityJPerK heat that they take
    * @param waterKg that they give off
+   * @param followed whether the model followed them in the air that they share; else an estimate
    */
   record Together(
-      double setpointC, double neededHours, int wrongs, double capacityJPerK, double waterKg) {
+      double setpointC,
+      double neededHours,
+      int wrongs,
+      double capacityJPerK,
+      double waterKg,
+      boolean followed) {
 
     /** How long they stay in at least. */
     double heldHours() {
@@ -168,11 +186,55 @@ final class DryTimes {
     if (together.size() > MOST_REMEMBERED) {
       together.clear();
     }
-    return together.computeIfAbsent(
-        new TogetherKey(dryer.id(), spools), key -> reckonedTogether(dryer, spools));
+    TogetherKey key = new TogetherKey(dryer.id(), spools);
+    Together known = followed.get(key);
+    return known != null
+        ? known
+        : together.computeIfAbsent(
+            key, absent -> estimated(dryer, spools, slower.getOrDefault(dryer.id(), 1.0)));
   }
 
-  private Together reckonedTogether(PlanDryer dryer, Set<PlanSpool> spools) {
+  /**
+   * Follows spools in the air that they share, where that was not done before: worth its time for
+   * the loads that a search keeps, not for the millions that it tries. What it finds replaces the
+   * estimate, and mends that of others in the same dryer.
+   *
+   * @return whether it differs from the estimate by more than a plan could ignore
+   */
+  boolean follow(PlanDryer dryer, Set<PlanSpool> spools) {
+    TogetherKey key = new TogetherKey(dryer.id(), Set.copyOf(spools));
+    if (followed.containsKey(key)
+        || spools.stream().anyMatch(spool -> of(spool, dryer).refused())) {
+      return false;
+    }
+    Together guess = together(dryer, spools);
+    double raw = estimated(dryer, spools, 1).neededHours();
+    double hours =
+        ChargeForecast.sureHours(
+                new Charge(spools.stream().map(PlanSpool::load).toList()),
+                dryer.dryer(),
+                room,
+                guess.setpointC())
+            .orElse(Double.POSITIVE_INFINITY);
+    int wrongs = guess.wrongs() - never(guess.neededHours()) + never(hours);
+    followed.put(
+        key,
+        new Together(
+            guess.setpointC(), hours, wrongs, guess.capacityJPerK(), guess.waterKg(), true));
+    if (spools.size() > 1 && raw > 0 && raw < DryingForecast.LONGEST_HOURS) {
+      double longer = Math.min(hours, DryingForecast.LONGEST_HOURS) / raw;
+      slower.merge(dryer.id(), Math.max(LEAST_SLOWER, longer), (a, b) -> 0.5 * (a + b));
+      together.keySet().removeIf(each -> each.dryerId == dryer.id());
+    }
+    return wrongs != guess.wrongs()
+        || Math.abs(hours - guess.neededHours()) > IGNORED * guess.neededHours();
+  }
+
+  private static int never(double hours) {
+    return hours > DryingForecast.LONGEST_HOURS ? 1 : 0;
+  }
+
+  private Together estimated(PlanDryer dryer, Set<PlanSpool> spools, double longerThanThought) {
     double wanted = LEAST_SETPOINT_C;
     double allowed = Double.POSITIVE_INFINITY;
     int wrongs = Math.max(0, spools.size() - dryer.fit().slots());
@@ -201,8 +263,8 @@ final class DryTimes {
     }
     // The exchanged air must carry the others' water besides.
     double needed = longest + carryingHours(dryer, setpoint, water - longestsWater);
-    wrongs += needed > DryingForecast.LONGEST_HOURS ? 1 : 0;
-    return new Together(setpoint, needed, wrongs, capacity, water);
+    needed *= spools.size() > 1 ? longerThanThought : 1;
+    return new Together(setpoint, needed, wrongs + never(needed), capacity, water, false);
   }
 
   double energyKWh(PlanDryer dryer, Together of, double hours) {

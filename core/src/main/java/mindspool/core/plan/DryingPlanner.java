@@ -1,17 +1,19 @@
 package mindspool.core.plan;
 
+import ai.timefold.solver.core.api.score.buildin.hardmediumsoftlong.HardMediumSoftLongScore;
+import ai.timefold.solver.core.api.solver.SolutionManager;
 import ai.timefold.solver.core.api.solver.Solver;
 import ai.timefold.solver.core.api.solver.SolverFactory;
 import ai.timefold.solver.core.config.heuristic.selector.move.factory.MoveIteratorFactoryConfig;
 import ai.timefold.solver.core.config.localsearch.LocalSearchPhaseConfig;
 import ai.timefold.solver.core.config.localsearch.decider.acceptor.LocalSearchAcceptorConfig;
 import ai.timefold.solver.core.config.localsearch.decider.forager.LocalSearchForagerConfig;
-import ai.timefold.solver.core.config.phase.PhaseConfig;
 import ai.timefold.solver.core.config.solver.EnvironmentMode;
 import ai.timefold.solver.core.config.solver.SolverConfig;
 import ai.timefold.solver.core.config.solver.termination.TerminationConfig;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.atomic.AtomicLong;
@@ -21,14 +23,27 @@ import java.util.function.Consumer;
 /**
  * Seeks a plan: begins with a greedy one, then lets Timefold's local search better it by the {@link
  * PlanRules} until the time is over, nothing is gained any more, or somebody has seen enough.
+ *
+ * <p>The search is annealing over and over, each round from the best so far and longer than the one
+ * before: where few plans are possible at all, the way to a better one leads over worse. It goes by
+ * estimates of what spools take together; after each round the loads that were kept are followed by
+ * the model, and the next round goes by what that found.
  */
 public final class DryingPlanner {
 
   /** How much worse a plan may be at first on the way to a better one: two kWh (judgement). */
   private static final String LEAVING = "0hard/0medium/200soft";
 
-  /** How long each round of the search lasts, of the whole. */
-  private static final double[] ROUND_SHARES = {0.1, 0.2, 0.3, 0.4};
+  /**
+   * How long each round of the search lasts, of the whole; the last ones only where following the
+   * loads kept by then changed what they take.
+   */
+  private static final double[] ROUND_SHARES = {0.1, 0.2, 0.25, 0.25, 0.1, 0.1};
+
+  private static final int SURE_ROUNDS = 4;
+
+  /** How often a first plan is made anew with what its loads truly take. */
+  private static final int MOST_BEGINNINGS = 4;
 
   private static final long TOLD_EVERY_NS = 200_000_000;
   private static final long LOOKS_EVERY_MS = 100;
@@ -112,7 +127,26 @@ public final class DryingPlanner {
 
   /** The first plan: one job after the other, none moved again. */
   public DryingPlan first() {
-    return explained(greedy());
+    return explained(beginning());
+  }
+
+  /** A greedy plan whose loads were followed. */
+  private PlanDraft beginning() {
+    PlanDraft draft = greedy();
+    for (int i = 1; i < MOST_BEGINNINGS && followed(draft); i++) {
+      draft = greedy();
+    }
+    followed(draft);
+    return draft;
+  }
+
+  /** Follows the loads of a plan; returns whether that changed what they take. */
+  private boolean followed(PlanDraft draft) {
+    boolean changed = false;
+    for (PlannedCharge load : GreedyPlan.chargesOf(draft.jobs())) {
+      changed |= context.times().follow(load.dryer(), new LinkedHashSet<>(load.spools()));
+    }
+    return changed;
   }
 
   /**
@@ -125,12 +159,53 @@ public final class DryingPlanner {
    */
   public DryingPlan best(
       Duration most, Duration idle, Consumer<DryingPlan> better, BooleanSupplier cancelled) {
-    PlanDraft begin = greedy();
+    PlanDraft begin = beginning();
     better.accept(explained(begin));
     if (begin.jobs().stream().allMatch(PlannedJob::isPinned)) {
       return explained(begin);
     }
-    Solver<PlanDraft> solver = SolverFactory.<PlanDraft>create(config(most, idle)).buildSolver();
+    PlanDraft now = begin.offering(new PlanOptions(context, slots).of(problem.jobs()));
+    PlanDraft best = null;
+    boolean changed = false;
+    for (int round = 0; round < ROUND_SHARES.length; round++) {
+      if (cancelled.getAsBoolean() || (round >= SURE_ROUNDS && !changed)) {
+        break;
+      }
+      Duration share = Duration.ofMillis(Math.round(ROUND_SHARES[round] * most.toMillis()));
+      SolverFactory<PlanDraft> rules = SolverFactory.create(config(share, idle));
+      long beganNs = System.nanoTime();
+      now = searched(rules, now, better, cancelled);
+      boolean tired = System.nanoTime() - beganNs < 0.9 * share.toNanos();
+      changed = followed(now);
+      best = better(SolutionManager.create(rules), best, now);
+      if (tired && !changed && best != now) {
+        break;
+      }
+      now = best;
+    }
+    DryingPlan plan = explained(best == null ? begin : best);
+    better.accept(plan);
+    return plan;
+  }
+
+  /** The better of two by what their loads are known to take now. */
+  private static PlanDraft better(
+      SolutionManager<PlanDraft, HardMediumSoftLongScore> scores, PlanDraft before, PlanDraft now) {
+    scores.update(now);
+    if (before == null) {
+      return now;
+    }
+    scores.update(before);
+    return now.score().compareTo(before.score()) >= 0 ? now : before;
+  }
+
+  /** One round, from a plan to the best found. */
+  private PlanDraft searched(
+      SolverFactory<PlanDraft> rules,
+      PlanDraft begin,
+      Consumer<DryingPlan> better,
+      BooleanSupplier cancelled) {
+    Solver<PlanDraft> solver = rules.buildSolver();
     AtomicLong toldNs = new AtomicLong(System.nanoTime());
     solver.addEventListener(
         event -> {
@@ -143,11 +218,7 @@ public final class DryingPlanner {
         });
     Thread watch = watching(solver, cancelled);
     try {
-      DryingPlan best =
-          explained(
-              solver.solve(begin.offering(new PlanOptions(context, slots).of(problem.jobs()))));
-      better.accept(best);
-      return best;
+      return solver.solve(begin);
     } finally {
       watch.interrupt();
     }
@@ -184,29 +255,16 @@ public final class DryingPlanner {
         .withRandomSeed(0L)
         .withTerminationConfig(
             new TerminationConfig().withSpentLimit(most).withUnimprovedSpentLimit(idle))
-        .withPhaseList(rounds(most));
-  }
-
-  /**
-   * Annealing over and over, each from the best so far and each longer than the one before: where
-   * few plans are possible at all, the way to a better one leads over worse.
-   */
-  private static List<PhaseConfig> rounds(Duration most) {
-    List<PhaseConfig> rounds = new ArrayList<>();
-    for (double share : ROUND_SHARES) {
-      rounds.add(
-          new LocalSearchPhaseConfig()
-              .withMoveSelectorConfig(
-                  new MoveIteratorFactoryConfig().withMoveIteratorFactoryClass(PlanMoves.class))
-              .withAcceptorConfig(
-                  new LocalSearchAcceptorConfig()
-                      .withSimulatedAnnealingStartingTemperature(LEAVING))
-              .withForagerConfig(new LocalSearchForagerConfig().withAcceptedCountLimit(1))
-              .withTerminationConfig(
-                  new TerminationConfig()
-                      .withSpentLimit(Duration.ofMillis(Math.round(share * most.toMillis())))));
-    }
-    return rounds;
+        .withPhaseList(
+            List.of(
+                new LocalSearchPhaseConfig()
+                    .withMoveSelectorConfig(
+                        new MoveIteratorFactoryConfig()
+                            .withMoveIteratorFactoryClass(PlanMoves.class))
+                    .withAcceptorConfig(
+                        new LocalSearchAcceptorConfig()
+                            .withSimulatedAnnealingStartingTemperature(LEAVING))
+                    .withForagerConfig(new LocalSearchForagerConfig().withAcceptedCountLimit(1))));
   }
 
   /** Where the search begins. */

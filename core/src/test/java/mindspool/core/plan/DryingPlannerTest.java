@@ -5,6 +5,7 @@ import static mindspool.core.plan.Workshops.dryer;
 import static mindspool.core.plan.Workshops.job;
 import static mindspool.core.plan.Workshops.kitchenOven;
 import static mindspool.core.plan.Workshops.spool;
+import static mindspool.core.plan.Workshops.tight;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -12,9 +13,13 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
 import mindspool.core.InvalidValueException;
+import mindspool.core.drying.Charge;
+import mindspool.core.drying.ChargeForecast;
 import mindspool.core.plan.DryingPlan.Placement;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -96,6 +101,38 @@ class DryingPlannerTest {
     assertThat(plan.charges()).hasSize(1);
     assertThat(plan.unserved()).isZero();
     assertThat(of(plan, 1).why()).contains("2 spools in one charge");
+  }
+
+  /** What the plan says of each load is what the load's own forecast says, in tight dryers too. */
+  @ParameterizedTest
+  @ValueSource(doubles = {0.3, 1, 4})
+  void planAndForecastAgreeInTightDryers(double airChanges) {
+    PlanDryer tight = tight(1, airChanges);
+    PlanProblem problem =
+        new PlanProblem(
+            150,
+            List.of(tight),
+            List.of(
+                job(1, 110, 3, spool("A", "PLA", 1.2)), job(2, 112, 3, spool("B", "TPU95A", 1.2))),
+            Hands.always(150),
+            ROOM,
+            List.of(),
+            Map.of());
+    for (DryingPlan plan : List.of(best(problem, 2), new DryingPlanner(problem).first())) {
+      for (PlannedCharge load : plan.charges()) {
+        double forecast =
+            ChargeForecast.of(
+                    new Charge(load.spools().stream().map(PlanSpool::load).toList()),
+                    tight.dryer(),
+                    ROOM,
+                    OptionalDouble.of(load.setpointC()))
+                .sureLastHours()
+                .orElse(Double.POSITIVE_INFINITY);
+        assertThat(load.neededHours() / forecast).isBetween(0.9, 1.1);
+        assertThat(load.outH() - load.startH()).isGreaterThanOrEqualTo(0.9 * forecast);
+      }
+      assertThat(plan.unserved()).isZero();
+    }
   }
 
   @Test
@@ -366,7 +403,7 @@ class DryingPlannerTest {
   private static Worth tried(
       PlanProblem problem, List<Slot> slots, PlanContext context, List<PlannedJob> placed) {
     if (placed.size() == problem.jobs().size()) {
-      return worth(placed);
+      return worth(placed, context);
     }
     PlanJob job = problem.jobs().get(placed.size());
     Worth best = new Worth(Integer.MAX_VALUE, Long.MAX_VALUE);
@@ -381,7 +418,10 @@ class DryingPlannerTest {
     return best;
   }
 
-  private static Worth worth(List<PlannedJob> placed) {
+  private static Worth worth(List<PlannedJob> placed, PlanContext context) {
+    for (PlannedCharge each : GreedyPlan.chargesOf(placed)) {
+      context.times().follow(each.dryer(), new LinkedHashSet<>(each.spools()));
+    }
     List<PlannedCharge> charges = GreedyPlan.chargesOf(placed);
     Worth impossible = new Worth(Integer.MAX_VALUE, Long.MAX_VALUE);
     long cost = 0;

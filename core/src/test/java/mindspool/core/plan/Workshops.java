@@ -48,6 +48,20 @@ public final class Workshops {
         false);
   }
 
+  /** One in which the air is changed rarely. */
+  static PlanDryer tight(long id, double airChanges) {
+    Dryer dryer =
+        new Dryer(
+            DryerKind.PURPOSE_MADE,
+            110,
+            new DryerBehaviour(0, 0, 0, 20, true),
+            OptionalDouble.of(airChanges),
+            20,
+            Optional.empty());
+    return new PlanDryer(
+        id, "tight", dryer, new ReelFit(4, Optional.empty(), Optional.empty()), 0, false, false);
+  }
+
   /** An oven that nobody measured: soft filament is refused. */
   static PlanDryer kitchenOven(long id) {
     DryerKind kind = DryerKind.KITCHEN_OVEN;

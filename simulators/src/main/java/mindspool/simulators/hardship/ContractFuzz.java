@@ -25,7 +25,7 @@ import tools.jackson.databind.node.ObjectNode;
 public final class ContractFuzz {
 
   private static final int LONG = 5_000;
-  private static final int SHOWN = 300;
+  private static final int SHOWN = 4_000;
   private static final int MOST_ECHO = 200;
   private static final Pattern INSIDE =
       Pattern.compile("\\bat (java|org|mindspool|tools)\\.|Exception|org\\.(hibernate|h2|spring)");
