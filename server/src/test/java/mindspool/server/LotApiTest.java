@@ -2,6 +2,9 @@ package mindspool.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Instant;
+import java.util.Collections;
+import java.util.Locale;
 import mindspool.server.Api.Answer;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -98,6 +101,94 @@ class LotApiTest extends ServerTest {
     assertThat(answer.status()).isEqualTo(422);
     assertThat(answer.field()).isEqualTo(field);
     assertThat(view()).isEqualTo(before);
+  }
+
+  private JsonNode deliverNylon(String ofMaker, int reels) {
+    long shelf = addPlace("nylon shelf of " + ofMaker, "OPEN_SHELF");
+    posted(
+        "/api/places/" + shelf + "/typed-climates",
+        "{\"temperatureC\": 23, \"relativeHumidityPercent\": 50, \"since\": \"%s\"}"
+            .formatted(daysAgo(60)));
+    return posted(
+            "/api/deliveries",
+            """
+            {"common": {"material": "PA6", "colourName": "raw", "placeId": %d, "emptyReelG": 216,
+              "arrival": "SEALED_TIGHT", "arrivedAt": "%s", "openedAt": "%s",
+              "lot": {"maker": "%s", "batch": "7"}},
+             "reels": [%s]}
+            """
+                .formatted(
+                    shelf,
+                    daysAgo(46),
+                    daysAgo(46),
+                    ofMaker,
+                    String.join(", ", Collections.nCopies(reels, "{}"))))
+        .get("codes");
+  }
+
+  private static Instant daysAgo(int days) {
+    return Instant.now().minusSeconds(86_400L * days);
+  }
+
+  private double spread(String code) {
+    return api.get("/api/spools/" + code).body().at("/band/mean").asDouble();
+  }
+
+  private double laterThanLikely(String code, long room) {
+    JsonNode forecast =
+        posted200(
+                "/api/charge-forecast",
+                "{\"codes\": [\"%s\"], \"roomPlaceId\": %d, \"dryer\": {\"ratedMaxC\": 90}}"
+                    .formatted(code, room))
+            .get("forecast");
+    JsonNode sure = forecast.get("sureLastHours");
+    return sure.isNull()
+        ? Double.POSITIVE_INFINITY
+        : sure.asDouble() / forecast.get("lastHours").asDouble();
+  }
+
+  private JsonNode posted200(String path, String json) {
+    Answer answer = api.post(path, json);
+    assertThat(answer.status()).as(answer.raw().body()).isEqualTo(200);
+    return answer.body();
+  }
+
+  /** What the scale taught of one spool narrows the band of its sisters, alone and in a load. */
+  @Test
+  void aLotThatIsKnownNarrowsTheBandOfItsOtherSpools() {
+    JsonNode known = deliverNylon("Known " + count, 2);
+    JsonNode unknown = deliverNylon("Unknown " + count, 1);
+    String weighed = known.at("/0").asString();
+    // What a scale of 0.1 g shows of a lot in which water moves at 0.6 times the table's pace.
+    JsonNode truth =
+        posted200(
+                "/api/calc/moisture",
+                """
+                {"material": "PA6", "materialOverrides": {"diffusivityAt23CM2PerS": 1.2e-13},
+                 "winding": {"hubRadiusMm": 50, "outerRadiusMm": 100, "widthMm": 60, "netMassG": 1000},
+                 "initialMoisturePercent": 0.8, "reportHours": [0, 72, 384, 1080],
+                 "climate": [{"hours": 1080, "temperatureC": 23, "relativeHumidityPercent": 50,
+                              "air": "still"}]}
+                """)
+            .get("report");
+    for (JsonNode then : truth) {
+      double hour = then.get("hour").asDouble();
+      posted(
+          "/api/spools/" + weighed + "/weighings",
+          String.format(
+              Locale.ROOT,
+              "{\"grossMassG\": %.1f, \"at\": \"%s\", \"nothingUsed\": %s}",
+              1216 + 10 * then.get("meanPercent").asDouble(),
+              daysAgo(46).plusSeconds(Math.round(3600 * hour)),
+              hour > 0));
+    }
+    JsonNode learned = api.get("/api/spools/" + weighed).body().get("learned");
+    assertThat(learned.at("/diffusion/likely").asDouble()).isBetween(0.5, 0.75);
+    String sister = known.at("/1").asString();
+    String stranger = unknown.at("/0").asString();
+    assertThat(spread(sister)).isLessThan(0.75 * spread(stranger));
+    long room = addRoom("nylon room", 23, 50);
+    assertThat(laterThanLikely(sister, room)).isLessThan(laterThanLikely(stranger, room));
   }
 
   @Test

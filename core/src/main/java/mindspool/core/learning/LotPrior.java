@@ -1,5 +1,6 @@
 package mindspool.core.learning;
 
+import mindspool.core.material.Material;
 import mindspool.core.moisture.MoistureBand;
 
 /**
@@ -27,6 +28,13 @@ public record LotPrior(
     if (!(logDiffusionSd > 0 && logSorptionSd > 0)) {
       throw new IllegalArgumentException("a prior needs widths above 0");
     }
+  }
+
+  /** A material as such a lot of it is on average. */
+  public Material of(Material material) {
+    return equals(ANY_LOT)
+        ? material
+        : material.ofLot(Math.exp(logDiffusion), Math.exp(logSorption));
   }
 
   /**

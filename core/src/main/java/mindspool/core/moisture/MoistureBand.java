@@ -34,10 +34,26 @@ public final class MoistureBand implements ProfileBand {
    * @param timeS not before the history's start
    */
   public static MoistureBand at(Material material, SpoolHistory history, double timeS) {
+    return at(material, LOG_DIFFUSION_SD, LOG_SORPTION_SD, history, timeS);
+  }
+
+  /**
+   * Band of a lot that is known better than any.
+   *
+   * @param material as the lot is believed to be
+   * @param logDiffusionSd standard deviation of the logarithm of its diffusivity
+   * @param logSorptionSd and of its uptake
+   */
+  public static MoistureBand at(
+      Material material,
+      double logDiffusionSd,
+      double logSorptionSd,
+      SpoolHistory history,
+      double timeS) {
     return new MoistureBand(
         profile(material, history, timeS, 1, 1, 0),
-        profile(material, history, timeS, Math.exp(LOG_DIFFUSION_SD), 1, 0),
-        profile(material, history, timeS, 1, Math.exp(LOG_SORPTION_SD), 0),
+        profile(material, history, timeS, Math.exp(logDiffusionSd), 1, 0),
+        profile(material, history, timeS, 1, Math.exp(logSorptionSd), 0),
         profile(material, history, timeS, 1, 1, 1));
   }
 

@@ -112,6 +112,9 @@ public final class SpoolState {
       before += storedKgPerM3[i];
       after += storedKgPerM3[i] * byRing[i];
     }
+    if (before == 0) {
+      return scaled;
+    }
     int modes = scaled.modeContent.length / rings;
     for (int i = 0; i < rings; i++) {
       double ring = factor * byRing[i] * before / after;

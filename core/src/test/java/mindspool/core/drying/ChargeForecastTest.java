@@ -152,6 +152,17 @@ class ChargeForecastTest {
     assertThat(with.lastHours()).isEqualTo(without.lastHours());
   }
 
+  /** Bone dry beside wet: it takes up the other's water first, and there is an answer. */
+  @ParameterizedTest
+  @ValueSource(doubles = {0.05, 6, 60})
+  void aBoneDrySpoolBesideAWetOneHasAnAnswer(double airChanges) {
+    Load wet = load("PA6", 2.6, ReelKind.METAL);
+    Load dry = load("ABS", 0, ReelKind.METAL);
+    ChargeForecast forecast = dried(dryer(airChanges), 80, wet, dry);
+    assertThat(forecast.spools().get(1).curve()).allMatch(point -> point.meanPercent() >= 0);
+    assertThat(forecast.spools().get(1).curve()).anyMatch(point -> point.meanPercent() > 0);
+  }
+
   /** Twins do the same, and each needs longer than alone when the air must carry both waters. */
   @Test
   void spoolsShareTheAirOfATightDryer() {

@@ -59,7 +59,7 @@ class Calibrations {
   }
 
   /** From the sibling of which most is known; siblings do not pass on what they were told. */
-  private Optional<LotPrior> lotPrior(SpoolRecord spool) {
+  Optional<LotPrior> lotPrior(SpoolRecord spool) {
     Long lot = spool.spool().lotId;
     return known.entrySet().stream()
         .filter(entry -> lot != null && !entry.getKey().equals(spool.spool().id))

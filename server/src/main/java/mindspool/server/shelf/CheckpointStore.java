@@ -15,7 +15,7 @@ import org.springframework.stereotype.Repository;
 class CheckpointStore {
 
   /** To be raised when the model changes, so that older checkpoints are not gone on from. */
-  private static final int MODEL = 1;
+  private static final int MODEL = 2;
 
   private final JdbcTemplate jdbc;
   private final DiskSpace disk;

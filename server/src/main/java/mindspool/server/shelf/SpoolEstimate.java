@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Supplier;
 import mindspool.core.learning.CalibratedBand;
+import mindspool.core.learning.LotPrior;
 import mindspool.core.learning.Member;
 import mindspool.core.material.Material;
 import mindspool.core.moisture.MoistureBand;
@@ -29,6 +30,7 @@ import org.springframework.util.function.SingletonSupplier;
  * @param state water by depth now
  * @param forecast from now to the end of the horizon, the first point now
  * @param learned what its weighings taught; null where nothing can be compared
+ * @param lot what is known of its lot; any lot where nothing is
  * @param band how sure the estimate is; computed when first asked for
  * @param untaught the estimate and its band as they would be without that; likewise
  */
@@ -40,10 +42,11 @@ record SpoolEstimate(
     SpoolState state,
     List<ForecastPoint> forecast,
     Learned learned,
+    LotPrior lot,
     Supplier<ProfileBand> band,
     Supplier<Untaught> untaught) {
 
-  /** Its material: as its weighings taught, where they did, else the table's. */
+  /** Its material: as its weighings taught, or those of its lot, else the table's. */
   Material material() {
     return isTaught(learned)
         ? spool
@@ -51,7 +54,7 @@ record SpoolEstimate(
             .ofLot(
                 learned.calibration().best().diffusionFactor(),
                 learned.calibration().best().sorptionFactor())
-        : spool.material();
+        : lot.of(spool.material());
   }
 
   private static boolean isTaught(Learned learned) {
@@ -101,12 +104,15 @@ record SpoolEstimate(
     SpoolHistory history = spool.history(climates, nowS, end);
     Learned learned = calibrations.of(spool, history).orElse(null);
     boolean taught = isTaught(learned);
+    LotPrior lot = calibrations.lotPrior(spool).orElse(LotPrior.ANY_LOT);
+    Material ofLot = lot.of(spool.material());
     SpoolReplay replay =
         taught
             ? taught(spool, history, learned.calibration().best())
-            : new SpoolReplay(spool.material(), history);
+            : new SpoolReplay(ofLot, history);
     // A checkpoint was made with the table's material; what is taught begins with the arrival.
-    Checkpoint from = taught ? null : stored;
+    boolean byTable = !taught && lot.equals(LotPrior.ANY_LOT);
+    Checkpoint from = byTable ? stored : null;
     List<PastPoint> past = new ArrayList<>();
     double mark = checkpointAt(nowS);
     boolean resumed = from != null && from.timeS() <= mark && from.timeS() > history.startS();
@@ -122,7 +128,7 @@ record SpoolEstimate(
     if (mark > reached) {
       state = replay.advance(state, reached, mark, noting);
       reached = mark;
-      checkpoint = taught ? null : new Checkpoint(mark, state.copy(), List.copyOf(past));
+      checkpoint = byTable ? new Checkpoint(mark, state.copy(), List.copyOf(past)) : null;
     }
     state = replay.advance(state, reached, nowS, noting);
     past.add(pastPoint(nowS, state.profile()));
@@ -142,11 +148,13 @@ record SpoolEstimate(
             state,
             forecast,
             learned,
+            lot,
             SingletonSupplier.of(
                 () ->
                     taught
                         ? CalibratedBand.at(spool.material(), history, nowS, learned.calibration())
-                        : MoistureBand.at(spool.material(), history, nowS)),
+                        : MoistureBand.at(
+                            ofLot, lot.logDiffusionSd(), lot.logSorptionSd(), history, nowS)),
             SingletonSupplier.of(() -> untaught(spool, history, nowS))),
         checkpoint);
   }

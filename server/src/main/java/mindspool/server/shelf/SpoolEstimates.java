@@ -98,11 +98,48 @@ class SpoolEstimates implements DisposableBean {
     SpoolEstimate.Computed computed = SpoolEstimate.of(spool, climates, now, from, calibrations);
     // A fact that arrived meanwhile makes this estimate worthless for others.
     if (versions.getOrDefault(id, 0L) == version) {
-      estimates.put(id, computed.estimate());
+      SpoolEstimate before = estimates.put(id, computed.estimate());
       outdated.remove(id);
       keep(spool, from, computed.checkpoint());
+      if (taughtMore(before, computed.estimate())) {
+        renewSisters(spool);
+      }
     }
     return computed.estimate();
+  }
+
+  /** Whether a spool's own weighings say something of its lot that was not known before. */
+  private static boolean taughtMore(SpoolEstimate before, SpoolEstimate now) {
+    return now.learned() != null
+        && !now.learned().fromLot()
+        && (before == null
+            || before.learned() == null
+            || before.learned().digest() != now.learned().digest());
+  }
+
+  /** Those of its lot that were not weighed themselves go by what it taught. */
+  private void renewSisters(SpoolRecord spool) {
+    Long lot = spool.spool().lotId;
+    for (SpoolRecord other : known.all()) {
+      SpoolEstimate estimate = estimates.get(other.spool().id);
+      if (lot != null
+          && lot.equals(other.spool().lotId)
+          && !other.spool().id.equals(spool.spool().id)
+          && estimate != null
+          && (estimate.learned() == null || estimate.learned().fromLot())) {
+        outdate(other.spool().id);
+      }
+    }
+  }
+
+  /** Shows the last estimate until there is another. */
+  private void outdate(long id) {
+    versions.merge(id, 1L, Long::sum);
+    SpoolEstimate last = estimates.remove(id);
+    if (last != null) {
+      outdated.put(id, last);
+    }
+    queue(id);
   }
 
   private Checkpoint checkpoint(SpoolRecord spool) {
@@ -148,7 +185,6 @@ class SpoolEstimates implements DisposableBean {
   }
 
   private void forget(long id, double fromS) {
-    versions.merge(id, 1L, Long::sum);
     Checkpoint known = checkpoints.get(id);
     if (known != null && known.timeS() > fromS) {
       checkpoints.remove(id);
@@ -157,11 +193,7 @@ class SpoolEstimates implements DisposableBean {
     notAfterS.merge(id, fromS, Math::min);
     background.execute(() -> store.dropAfter(id, fromS));
     calibrations.airChanged(id, fromS);
-    SpoolEstimate last = estimates.remove(id);
-    if (last != null) {
-      outdated.put(id, last);
-    }
-    queue(id);
+    outdate(id);
   }
 
   @TransactionalEventListener(fallbackExecution = true)

@@ -70,12 +70,12 @@ public class Spools {
       double scaleStepG,
       SpoolState state) {}
 
-  /** How well a spool is known: by its own weighings, else as any lot of its material. */
+  /** How well a spool is known: by its own weighings, by its lot's, else as any lot. */
   public Belief belief(String code) {
     SpoolEstimate estimate = estimates.of(records.byCode(code));
     return estimate.band().get() instanceof CalibratedBand learned
         ? Belief.learned(estimate.learned().calibration().members(), learned.profiles())
-        : Belief.anyLot(waterSpread(estimate));
+        : Belief.ofLot(estimate.lot(), waterSpread(estimate));
   }
 
   /** Codes of all spools in stock. */
