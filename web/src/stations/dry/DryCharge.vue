@@ -9,6 +9,7 @@ import { useShelf } from '@/stores/shelf'
 import ChargeLanes from './ChargeLanes.vue'
 import DryerChoices from './DryerChoices.vue'
 import { useDryerForm } from './dryerForm'
+import { lastReady, printsAfter } from './printReady'
 import StartCycle from './StartCycle.vue'
 
 /** Codes of the spools that are dried together, in the order of the lanes. */
@@ -21,9 +22,13 @@ const WORTH_H = 0.5
 const shelf = useShelf()
 const { form, body, ready } = useDryerForm()
 const { view, problem, busy } = useLatestAnswer(
-  [form, () => props.codes.join()],
+  [form, () => props.codes.join(), () => shelf.jobG],
   () =>
-    answer(client.POST('/api/charge-forecast', { body: { codes: props.codes, ...body.value } })),
+    answer(
+      client.POST('/api/charge-forecast', {
+        body: { codes: props.codes, ...body.value, jobG: shelf.jobG },
+      }),
+    ),
   PAUSE_MS,
   ready,
 )
@@ -36,11 +41,10 @@ const headline = computed(() => {
   if (!f) {
     return `Dry ${props.codes.length} together`
   }
-  return f.lastHours === null
-    ? `Not all get dry at ${temperature(f.setpointC)}`
-    : f.sureLastHours === null
-      ? `Dry all ${f.spools.length} at ${temperature(f.setpointC)}: likely ${hours(f.lastHours)}, never sure`
-      : `Dry all ${f.spools.length} for ${hours(Math.ceil(f.sureLastHours * 2) / 2)} at ${temperature(f.setpointC)}`
+  const all = lastReady(view.value?.printReady ?? [])
+  return all === null || all.likelyHours === null
+    ? `Not all get dry enough to print at ${temperature(f.setpointC)}`
+    : `All ${f.spools.length}: ${printsAfter(all, f.setpointC).toLowerCase().replace('°c', '°C').replace('°f', '°F')}`
 })
 
 const slowest = computed(() => {
@@ -64,10 +68,18 @@ const advice = computed(() => {
     return []
   }
   const lines: string[] = [...(view.value?.objections ?? [])]
-  if (f.lastHours !== null && f.sureLastHours !== null && f.sureLastHours > f.lastHours + WORTH_H) {
+  if (f.lastHours !== null) {
     lines.push(
-      `As likely as not all are dry after ${hours(f.lastHours)}; nine times in ten after ${hours(f.sureLastHours)}. Weighing on the way narrows that.`,
+      f.sureLastHours === null
+        ? `All fully dry to the core probably after ${hours(f.lastHours)}; so much is not known well enough to be sure.`
+        : `All fully dry to the core probably after ${hours(f.lastHours)}, surely after ${hours(f.sureLastHours)}. Weighing on the way narrows that.`,
     )
+  }
+  for (const each of f.spools) {
+    if (each.ceiling.risk && f.setpointC > each.ceiling.cautiousC + 0.5) {
+      lines.push(`${title(each.name)}: ${each.ceiling.risk}`)
+      break
+    }
   }
   const delicate = f.spools[f.heldBackBy]
   if (delicate && f.withoutItC > f.setpointC + 1) {

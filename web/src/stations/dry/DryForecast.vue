@@ -12,6 +12,7 @@ import { useShelf } from '@/stores/shelf'
 import CeilingScale from './CeilingScale.vue'
 import DryerChoices from './DryerChoices.vue'
 import { useDryerForm } from './dryerForm'
+import { jobNote, printsAfter } from './printReady'
 import StartCycle from './StartCycle.vue'
 
 const props = defineProps<{ code: string }>()
@@ -27,12 +28,12 @@ const { form, body, ready } = useDryerForm()
 const preferences = usePreferences()
 
 const { view, problem, busy } = useLatestAnswer(
-  [form, () => props.code],
+  [form, () => props.code, () => shelf.jobG],
   () =>
     answer(
       client.POST('/api/spools/{code}/drying-forecast', {
         params: { path: { code: props.code } },
-        body: body.value,
+        body: { ...body.value, jobG: shelf.jobG },
       }),
     ),
   PAUSE_MS,
@@ -50,17 +51,10 @@ const headline = computed(() => {
   if (f.ceiling.refusal !== null || view.value?.objection) {
     return 'Not in this dryer'
   }
-  if (!f.reachable || to.core === null || to.outer === null || to.mean === null) {
-    return `Never to the core at ${temperature(f.setpointC)}`
-  }
-  const most = Math.max(to.core, to.outer, to.mean)
-  const sure = view.value?.sureHours ?? null
-  if (most === 0) {
+  if (to.core === 0 && to.outer === 0 && to.mean === 0) {
     return 'Dry already, to the core'
   }
-  return sure === null
-    ? `Dry at ${temperature(f.setpointC)}: likely ${hours(most)}, never sure`
-    : `Dry it ${hours(Math.ceil(sure * 2) / 2)} at ${temperature(f.setpointC)}`
+  return printsAfter(view.value?.printReady ?? null, f.setpointC)
 })
 
 const DEPTHS = [
@@ -80,9 +74,16 @@ const notes = computed(() => {
   const { core, outer, mean } = f.hoursToLimit
   const likely =
     core === null || outer === null || mean === null ? null : Math.max(core, outer, mean)
-  if (likely !== null && likely > 0 && v.sureHours !== null) {
+  if (v.printReady) {
+    lines.push(jobNote(v.printReady, shelf.jobG))
+  }
+  if (likely === null) {
+    lines.push(`Never fully dry (${f.targetPercent} % to the core) in this air.`)
+  } else if (likely > 0) {
     lines.push(
-      `As likely as not it is dry after ${hours(likely)}; nine times in ten after ${hours(v.sureHours)}.`,
+      v.sureHours === null
+        ? `Fully dry (${f.targetPercent} % to the core) probably after ${hours(likely)}; so much is not known well enough to be sure.`
+        : `Fully dry (${f.targetPercent} % to the core) probably after ${hours(likely)}, surely after ${hours(v.sureHours)}. A wish: it then stays printable for longer.`,
     )
   }
   if (v.nextWeighing) {
@@ -191,12 +192,12 @@ function written(value: number | null): string {
           </h2>
           <CeilingScale :forecast="forecast" :room-temperature-c="view!.roomTemperatureC" />
         </section>
-        <section>
-          <h2>Schools compared</h2>
+        <section v-if="forecast.schools.length">
+          <h2>Drying recipes compared</h2>
           <table class="table" data-testid="schools">
             <thead>
               <tr>
-                <th>School</th>
+                <th>Recipe</th>
                 <th class="n">Set</th>
                 <th class="n">Time</th>
                 <th class="n">Outer</th>
@@ -257,7 +258,7 @@ function written(value: number | null): string {
     :dryer-id="form.dryerId"
     :setpoint-c="forecast.setpointC"
     :start-c="form.setpointC === null ? forecast.ceiling.startC : forecast.setpointC"
-    :sure-hours="view?.sureHours ?? null"
+    :sure-hours="view?.sureHours ?? view?.printReady?.sureHours ?? null"
     :stale="busy"
   />
 </template>

@@ -329,12 +329,12 @@ class BrowserTest {
     visitSpool("PETG traffic orange");
     page.getByText("Dry it").click();
     assertThat(page.getByTestId("dry-headline"))
-        .containsText(Pattern.compile("Dry it [0-9.]+ h at 6\\d °C"));
+        .containsText(Pattern.compile("Prints after [0-9.]+ h at 6\\d °C"));
     assertThat(page.getByTestId("schools")).containsText("gentle");
     assertThat(page.getByTestId("schools")).containsText("to the core");
     page.locator("#setpoint").fill("30");
     page.locator("#setpoint").blur();
-    assertThat(page.getByTestId("dry-headline")).containsText("Never");
+    assertThat(page.getByTestId("dry-notes")).containsText("Never fully dry");
     assertThat(page.locator(".advice")).containsText("Hotter helps");
     page.locator("#setpoint").fill("200");
     page.locator("#setpoint").blur();

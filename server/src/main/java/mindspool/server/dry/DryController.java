@@ -13,6 +13,7 @@ import mindspool.core.drying.Charge;
 import mindspool.core.drying.ChargeForecast;
 import mindspool.core.drying.Dryer;
 import mindspool.core.drying.DryingForecast;
+import mindspool.core.drying.PrintReady;
 import mindspool.server.calc.ChargeAnswer;
 import mindspool.server.calc.DryerRequest;
 import mindspool.server.calc.DryingAnswer;
@@ -54,6 +55,7 @@ class DryController {
    *     counts
    * @param dryer a dryer described here
    * @param roomPlaceId place whose air the dryer takes, mean of the last day; or typed instead
+   * @param jobG filament that the next job takes, for when that prints; all of it where left out
    */
   record DryingForecastRequest(
       Long dryerId,
@@ -61,7 +63,28 @@ class DryController {
       Long roomPlaceId,
       Double roomTemperatureC,
       Double roomRelativeHumidityPercent,
-      Double targetPercent) {}
+      Double targetPercent,
+      Double jobG) {}
+
+  /**
+   * When the next job prints.
+   *
+   * @param goalPercent that the wettest of its wraps comes down to: below the print limit by what
+   *     is taken up while it waits and prints
+   * @param likelyHours as likely sooner as later; null where this air never allows it
+   * @param sureHours nine times in ten; null where never
+   */
+  record PrintReadyView(double goalPercent, Double likelyHours, Double sureHours) {
+
+    static PrintReadyView of(PrintReady ready) {
+      return new PrintReadyView(
+          ready.goalPercent(), orNull(ready.likelyHours()), orNull(ready.sureHours()));
+    }
+
+    private static Double orNull(OptionalDouble hours) {
+      return hours.isPresent() ? hours.getAsDouble() : null;
+    }
+  }
 
   /** How the answer changes in a more humid room; hours null where it is never dry there. */
   record HumidRoomView(double relativeHumidityPercent, double floorPercent, Double dryHours) {}
@@ -71,6 +94,7 @@ class DryController {
    *
    * @param sureHours until it is dry to the core nine times in ten; null where never
    * @param objection why the spool does not go into that dryer; null where it does
+   * @param printReady when the next job prints; null where no time is offered
    */
   record DryingForecastView(
       double roomTemperatureC,
@@ -80,6 +104,7 @@ class DryController {
       Double sureHours,
       ChargeAnswer.WeighingAdvice nextWeighing,
       HumidRoomView humidRoom,
+      PrintReadyView printReady,
       DryingAnswer forecast) {}
 
   @Asks
@@ -118,7 +143,39 @@ class DryController {
             humid.relativeHumidityPercent(),
             there.floorPercent(),
             there.hours().all().isPresent() ? there.hours().all().getAsDouble() : null),
+        offered
+            ? printReady(
+                    List.of(spool),
+                    List.of(aimed),
+                    request.jobG,
+                    dryer,
+                    room,
+                    alone.startC(),
+                    alone.setpointC())
+                .get(0)
+            : null,
         DryingAnswer.of(forecast));
+  }
+
+  private static List<PrintReadyView> printReady(
+      List<CurrentSpool> spools,
+      List<Charge.Load> loads,
+      Double jobG,
+      Dryer dryer,
+      MoistAir room,
+      double startC,
+      double setpointC) {
+    List<Double> shares =
+        spools.stream()
+            .map(
+                spool ->
+                    jobG == null
+                        ? 1.0
+                        : Math.min(1, Require.within("jobG", jobG, 1, 10_000, "g") / spool.netG()))
+            .toList();
+    return PrintReady.of(new Charge(loads), shares, dryer, room, startC, setpointC).stream()
+        .map(PrintReadyView::of)
+        .toList();
   }
 
   private static DryingForecast forecast(
@@ -131,26 +188,33 @@ class DryController {
         spool.material(), spool.state(), spool.reelKind(), dryer, room, setpoint, target);
   }
 
-  /** Spools to dry together; {@code codes} in the order in which they are shown. */
+  /**
+   * Spools to dry together; {@code codes} in the order in which they are shown.
+   *
+   * @param jobG filament that the next job takes of each; all of it where left out
+   */
   record ChargeForecastRequest(
       List<String> codes,
       Long dryerId,
       DryerRequest dryer,
       Long roomPlaceId,
       Double roomTemperatureC,
-      Double roomRelativeHumidityPercent) {}
+      Double roomRelativeHumidityPercent,
+      Double jobG) {}
 
   /**
    * What would come of it.
    *
    * @param sealed codes of spools that are still in their bags
    * @param objections why spools do not go into that dryer
+   * @param printReady when the next job of each prints, in their order
    */
   record ChargeForecastView(
       double roomTemperatureC,
       double roomRelativeHumidityPercent,
       List<String> sealed,
       List<String> objections,
+      List<PrintReadyView> printReady,
       ChargeAnswer forecast) {}
 
   @Asks
@@ -166,13 +230,16 @@ class DryController {
         room(request.roomPlaceId, request.roomTemperatureC, request.roomRelativeHumidityPercent);
     List<CurrentSpool> charged = charged(request.codes);
     List<Charge.Load> loads = charged.stream().map(spools::load).toList();
+    ChargeForecast together =
+        ChargeForecast.of(new Charge(loads), dryer, room, setpoint(request.dryer));
     return new ChargeForecastView(
         room.temperatureC(),
         room.relativeHumidityPercent(),
         charged.stream().filter(CurrentSpool::sealed).map(CurrentSpool::code).toList(),
         objections(request.dryerId, charged),
-        ChargeAnswer.of(
-            ChargeForecast.of(new Charge(loads), dryer, room, setpoint(request.dryer))));
+        printReady(
+            charged, loads, request.jobG, dryer, room, together.startC(), together.setpointC()),
+        ChargeAnswer.of(together));
   }
 
   private List<CurrentSpool> charged(List<String> asked) {
