@@ -25,6 +25,8 @@ function spool(more = {}) {
   return {
     code: 'AAAA',
     dryNow: false,
+    likelyPrintsS: NOW_S + HOUR_S,
+    surePrintsS: NOW_S + 2 * HOUR_S,
     likelyDryS: NOW_S + 3 * HOUR_S,
     sureDryS: NOW_S + 5 * HOUR_S,
     nextWeighingS: NOW_S + 2 * HOUR_S,
@@ -99,8 +101,23 @@ describe('the page of a cycle', () => {
     shown.unmount()
   })
 
+  it('leads with from when it prints, and says when it does already', async () => {
+    const { shown } = await page({ '/api/cycles/5': view('RUNNING') })
+    expect(shown.text()).toMatch(/prints probably from .*, surely from .*; fully dry probably/)
+    shown.unmount()
+    const printing = spool({ likelyPrintsS: NOW_S - 60, surePrintsS: NOW_S })
+    const later = await page({ '/api/cycles/5': view('RUNNING', [printing]) })
+    expect(later.shown.text()).toContain('prints now; fully dry probably')
+    expect(later.shown.get('[data-testid="cycle-next"]').text()).toContain(
+      'AAAA prints already; what is left of the cycle dries its core.',
+    )
+    later.shown.unmount()
+  })
+
   it('never calls constant what this air keeps from drying', async () => {
     const stuck = spool({
+      likelyPrintsS: null,
+      surePrintsS: null,
       likelyDryS: null,
       sureDryS: null,
       nextWeighingS: null,
@@ -108,7 +125,7 @@ describe('the page of a cycle', () => {
     })
     const { shown } = await page({ '/api/cycles/5': view('RUNNING', [stuck]) })
     expect(shown.text()).toContain('this air can take no more: not dry')
-    expect(shown.text()).toContain('never below 0.02')
+    expect(shown.text()).toContain('never dry enough to print in this air; never below 0.02')
     shown.unmount()
   })
 

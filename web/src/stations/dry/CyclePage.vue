@@ -122,6 +122,17 @@ const next = computed(() => {
   const sure = Math.max(...v.spools.map((spool) => spool.sureDryS ?? Infinity))
   const tooShort = Number.isFinite(sure) && sure > c.plannedEndS + 900
   const lines = []
+  const printable = v.spools.filter(
+    (spool) => spool.surePrintsS !== null && spool.surePrintsS <= nowS.value + 60,
+  )
+  if (printable.length > 0) {
+    const codes = printable.map((spool) => spool.code).join(', ')
+    lines.push(
+      printable.length > 1
+        ? `${codes} print already; what is left of the cycle dries their cores.`
+        : `${codes} prints already; what is left of the cycle dries its core.`,
+    )
+  }
   if (!weigh && v.spools.length) {
     lines.push('The scale used last tells too little of when they are dry; a finer one would.')
   }
@@ -175,20 +186,28 @@ function spoolOf(code: string) {
   return shelf.spools.find((spool) => spool.code === code)
 }
 
+/** What matters first: from when it prints; then when it is dry to the core. */
 function when(spool: Schemas['SpoolInCycle']): string {
   if (spool.dryNow) {
-    return 'dry to the core, nine times in ten'
+    return 'surely dry to the core (nine times in ten)'
   }
-  if (spool.likelyDryS === null) {
-    return `never below ${moisture(spool.floorPercent)} in this air`
-  }
-  const likely =
-    spool.likelyDryS <= nowS.value + 60
-      ? 'likely dry now'
-      : `likely dry ${moment(spool.likelyDryS, nowS.value)}`
-  return spool.sureDryS === null
-    ? `${likely}, never sure`
-    : `${likely}, sure ${moment(spool.sureDryS, nowS.value)}`
+  const soon = nowS.value + 60
+  const from = (timeS: number) => (timeS <= soon ? 'now' : moment(timeS, nowS.value))
+  const prints =
+    spool.likelyPrintsS === null
+      ? 'never dry enough to print in this air'
+      : spool.surePrintsS === null
+        ? `prints probably from ${from(spool.likelyPrintsS)}`
+        : spool.surePrintsS <= soon
+          ? 'prints now'
+          : `prints probably from ${from(spool.likelyPrintsS)}, surely from ${from(spool.surePrintsS)}`
+  const dry =
+    spool.likelyDryS === null
+      ? `never below ${moisture(spool.floorPercent)} here`
+      : spool.sureDryS === null
+        ? `fully dry probably ${from(spool.likelyDryS)}`
+        : `fully dry probably ${from(spool.likelyDryS)}, surely ${from(spool.sureDryS)}`
+  return `${prints}; ${dry}`
 }
 
 const EVENTS: Record<Schemas['CycleEventView']['kind'], (e: Schemas['CycleEventView']) => string> =

@@ -15,6 +15,9 @@ public final class WeirLaneDevices {
   private static final long PATIENCE_MS = 120_000;
   private static final int SCALE_IDLE = 20;
 
+  /** The cycle that the demonstration begins with has run for so long. */
+  private static final double HEATED_BEFORE_S = 3_600;
+
   private WeirLaneDevices() {}
 
   public static void main(String[] arguments) throws InterruptedException {
@@ -27,7 +30,9 @@ public final class WeirLaneDevices {
     SimulatedHygrometer backRoom = new SimulatedHygrometer(WeirLane.BACK_ROOM_AIR, random);
     SimulatedHygrometer printer = new SimulatedHygrometer(WeirLane.PRINTER_AIR, random);
     SimulatedDryer dryer = new SimulatedDryer(random);
-    dryer.start(System.currentTimeMillis() / 1000.0 - 3_600, 60);
+    double heatedS = System.currentTimeMillis() / 1000.0 - HEATED_BEFORE_S;
+    dryer.start(heatedS, 60);
+    boolean toldOfBefore = false;
     double clock =
         System.currentTimeMillis() / 1000.0
             - 86_400 * Double.parseDouble(option(arguments, "--days-back", "0"));
@@ -47,6 +52,11 @@ public final class WeirLaneDevices {
         } else {
           bench.publishUntil(System.currentTimeMillis() + 1000 * AIR_EVERY_S, publisher);
           clock = System.currentTimeMillis() / 1000.0;
+          // By now the program knows the probe, and can be told what it showed since the start.
+          for (double past = heatedS; !toldOfBefore && past < clock; past += AIR_EVERY_S) {
+            publish(publisher, dryer, weather.room(past, 0), past);
+          }
+          toldOfBefore = true;
         }
       }
     }

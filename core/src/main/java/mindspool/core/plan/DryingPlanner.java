@@ -42,9 +42,6 @@ public final class DryingPlanner {
 
   private static final int SURE_ROUNDS = 4;
 
-  /** How often a first plan is made anew with what its loads truly take. */
-  private static final int MOST_BEGINNINGS = 4;
-
   private static final long TOLD_EVERY_NS = 200_000_000;
   private static final long LOOKS_EVERY_MS = 100;
 
@@ -130,12 +127,9 @@ public final class DryingPlanner {
     return explained(beginning());
   }
 
-  /** A greedy plan whose loads were followed. */
-  private PlanDraft beginning() {
+  /** A greedy plan, with its pinned loads followed too. */
+  PlanDraft beginning() {
     PlanDraft draft = greedy();
-    for (int i = 1; i < MOST_BEGINNINGS && followed(draft); i++) {
-      draft = greedy();
-    }
     followed(draft);
     return draft;
   }
@@ -272,7 +266,7 @@ public final class DryingPlanner {
     return new GreedyPlan(problem, context, slots).draft();
   }
 
-  private DryingPlan explained(PlanDraft draft) {
+  DryingPlan explained(PlanDraft draft) {
     return new PlanReasons(problem, context, slots, draft).plan();
   }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -73,7 +74,7 @@ final class GreedyPlan {
   private PlannedJob place(PlanJob job) {
     PlannedJob entity = entity(job);
     Pin before = problem.before().get(job.id());
-    if (before != null && serves(job, spool(job, before), slot(before))) {
+    if (before != null && servesTruly(job, spool(job, before), slot(before))) {
       return entity.beginningWith(spool(job, before), slot(before));
     }
     for (PlanSpool spool : job.candidates()) {
@@ -97,7 +98,7 @@ final class GreedyPlan {
     for (Slot slot :
         placed.stream().filter(PlannedJob::isDried).map(PlannedJob::slot).distinct().toList()) {
       for (PlanSpool spool : job.candidates()) {
-        if (serves(job, spool, slot)) {
+        if (servesTruly(job, spool, slot)) {
           return Optional.of(entity.beginningWith(spool, slot));
         }
       }
@@ -114,7 +115,7 @@ final class GreedyPlan {
             .toList();
     for (int i = early.size() - 1; i >= 0; i--) {
       for (PlanSpool spool : job.candidates()) {
-        if (serves(job, spool, early.get(i))
+        if (servesTruly(job, spool, early.get(i))
             && charge(job, spool, early.get(i)).outH() <= job.startH() - PlanRules.MARGIN_H) {
           return Optional.of(entity.beginningWith(spool, early.get(i)));
         }
@@ -122,7 +123,7 @@ final class GreedyPlan {
     }
     for (Slot slot : early) {
       for (PlanSpool spool : job.candidates()) {
-        if (serves(job, spool, slot)) {
+        if (servesTruly(job, spool, slot)) {
           return Optional.of(entity.beginningWith(spool, slot));
         }
       }
@@ -135,6 +136,16 @@ final class GreedyPlan {
         new ArrayList<>(placed.stream().filter(each -> slot.equals(each.slot())).toList());
     jobs.add(new PlannedJob(job, context, null).beginningWith(spool, slot));
     return PlannedCharge.of(slot, jobs);
+  }
+
+  /** The same by what the model says of the load, where an estimate would have it so. */
+  private boolean servesTruly(PlanJob job, PlanSpool spool, Slot slot) {
+    if (!serves(job, spool, slot)) {
+      return false;
+    }
+    PlannedCharge load = charge(job, spool, slot);
+    boolean changed = context.times().follow(load.dryer(), new LinkedHashSet<>(load.spools()));
+    return !changed || serves(job, spool, slot);
   }
 
   /** Whether a job's spool may be dried there without spoiling what is placed already. */

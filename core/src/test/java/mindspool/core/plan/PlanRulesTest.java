@@ -198,8 +198,9 @@ class PlanRulesTest {
   void theFirstPlanIsPossibleAndWhatIsSaidOfItIsTrue(long seed) {
     PlanProblem problem = Workshops.seeded(seed, 40, 6, 25, 7);
     DryingPlanner planner = new DryingPlanner(problem);
-    DryingPlan first = planner.first();
-    HardMediumSoftLongScore score = RULES.explain(planner.greedy()).getScore();
+    PlanDraft draft = planner.beginning();
+    DryingPlan first = planner.explained(draft);
+    HardMediumSoftLongScore score = RULES.explain(draft).getScore();
     assertThat(score.hardScore()).isZero();
     assertThat(first.unserved()).isEqualTo(-score.mediumScore());
     assertThat(first.costPoints()).isEqualTo(-score.softScore());

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
@@ -13,6 +14,7 @@ import mindspool.core.drying.ChargeForecast;
 import mindspool.core.drying.ColdSpans;
 import mindspool.core.drying.Dryer;
 import mindspool.core.drying.DryingProof;
+import mindspool.core.drying.PrintReady;
 import mindspool.server.calc.ChargeAnswer;
 import mindspool.server.climate.DryerRuns.DryerRun;
 import mindspool.server.climate.PlaceInfo;
@@ -115,7 +117,10 @@ class CycleController {
    * A spool inside.
    *
    * @param sinceS when it came in
-   * @param likelyDryS as likely sooner as later; null where it never is, or is already
+   * @param likelyPrintsS from when all of it prints, as likely sooner as later; null where never
+   * @param surePrintsS nine times in ten from then
+   * @param likelyDryS dry to the core, as likely sooner as later; null where it never is, or is
+   *     already
    * @param sureDryS nine times in ten by then
    * @param nextWeighingS when a weighing tells most; null where it tells too little
    * @param removedG water removed, as weighed; null without two weighings
@@ -129,6 +134,8 @@ class CycleController {
       double targetPercent,
       double floorPercent,
       boolean dryNow,
+      Long likelyPrintsS,
+      Long surePrintsS,
       Long likelyDryS,
       Long sureDryS,
       Long nextWeighingS,
@@ -295,27 +302,38 @@ class CycleController {
     }
     DryingCycle cycle = course.cycle();
     List<CurrentSpool> current = inside.keySet().stream().map(spools::current).toList();
-    ChargeAnswer ahead = ahead(course, current, now);
+    long placeId = cycle.placeId;
+    Dryer dryer = book.dryer(placeId);
+    MoistAir air = book.roomAir(placeId, now);
+    Charge load = new Charge(current.stream().map(spools::load).toList());
+    // From now on at what it is set to.
+    double set = course.setpointC();
+    ChargeAnswer ahead =
+        ChargeAnswer.of(ChargeForecast.of(load, dryer, air, OptionalDouble.of(set)));
+    List<Double> allOfIt = Collections.nCopies(current.size(), 1.0);
+    List<PrintReady> prints = PrintReady.of(load, allOfIt, dryer, air, set, set);
     List<SpoolInCycle> all = new ArrayList<>();
     for (int i = 0; i < current.size(); i++) {
       CurrentSpool spool = current.get(i);
-      all.add(inside(spool, inside.get(spool.code()), cycle.startedS, ahead.spools().get(i), now));
+      all.add(
+          inside(
+              spool,
+              inside.get(spool.code()),
+              cycle.startedS,
+              prints.get(i),
+              ahead.spools().get(i),
+              now));
     }
     return all;
   }
 
-  /** From now on at what it is set to. */
-  private ChargeAnswer ahead(CycleCourse course, List<CurrentSpool> current, long now) {
-    long placeId = course.cycle().placeId;
-    Dryer dryer = book.dryer(placeId);
-    MoistAir air = book.roomAir(placeId, now);
-    List<Charge.Load> loads = current.stream().map(spools::load).toList();
-    return ChargeAnswer.of(
-        ChargeForecast.of(new Charge(loads), dryer, air, OptionalDouble.of(course.setpointC())));
-  }
-
   private SpoolInCycle inside(
-      CurrentSpool spool, long sinceS, long startedS, ChargeAnswer.SpoolInCharge ahead, long now) {
+      CurrentSpool spool,
+      long sinceS,
+      long startedS,
+      PrintReady prints,
+      ChargeAnswer.SpoolInCharge ahead,
+      long now) {
     var profile = spool.state().profile();
     var proof = spools.proof(spool.code());
     var next = ahead.nextWeighing();
@@ -328,6 +346,8 @@ class CycleController {
         ahead.targetPercent(),
         ahead.floorPercent(),
         ahead.sureHours() != null && ahead.sureHours() == 0,
+        at(now, prints.likelyHours()),
+        at(now, prints.sureHours()),
         at(now, ahead.dryHours()),
         at(now, ahead.sureHours()),
         next == null ? null : at(now, next.hours().get(0)),
@@ -339,6 +359,10 @@ class CycleController {
         proof.map(DryingProof::stepNeededG).orElse(null),
         spools.past(spool.code(), startedS),
         ahead.series());
+  }
+
+  private static Long at(long now, OptionalDouble hours) {
+    return hours.isPresent() ? at(now, hours.getAsDouble()) : null;
   }
 
   private static Long at(long now, Double hours) {
