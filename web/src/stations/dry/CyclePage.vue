@@ -186,28 +186,38 @@ function spoolOf(code: string) {
   return shelf.spools.find((spool) => spool.code === code)
 }
 
-/** What matters first: from when it prints; then when it is dry to the core. */
-function when(spool: Schemas['SpoolInCycle']): string {
+/** A time to come; what is past is now. */
+function from(timeS: number): string {
+  return timeS <= nowS.value + 60 ? 'now' : moment(timeS, nowS.value)
+}
+
+/** What matters first: from when it prints. */
+function prints(spool: Schemas['SpoolInCycle']): string {
   if (spool.dryNow) {
     return 'surely dry to the core (nine times in ten)'
   }
-  const soon = nowS.value + 60
-  const from = (timeS: number) => (timeS <= soon ? 'now' : moment(timeS, nowS.value))
-  const prints =
-    spool.likelyPrintsS === null
-      ? 'never dry enough to print in this air'
-      : spool.surePrintsS === null
-        ? `prints probably from ${from(spool.likelyPrintsS)}`
-        : spool.surePrintsS <= soon
-          ? 'prints now'
-          : `prints probably from ${from(spool.likelyPrintsS)}, surely from ${from(spool.surePrintsS)}`
-  const dry =
-    spool.likelyDryS === null
-      ? `never below ${moisture(spool.floorPercent)} here`
-      : spool.sureDryS === null
-        ? `fully dry probably ${from(spool.likelyDryS)}`
-        : `fully dry probably ${from(spool.likelyDryS)}, surely ${from(spool.sureDryS)}`
-  return `${prints}; ${dry}`
+  if (spool.likelyPrintsS === null) {
+    return 'never dry enough to print in this air'
+  }
+  if (spool.surePrintsS === null) {
+    return `prints probably from ${from(spool.likelyPrintsS)}`
+  }
+  return from(spool.surePrintsS) === 'now'
+    ? 'prints now'
+    : `prints surely from ${from(spool.surePrintsS)}, probably ${from(spool.likelyPrintsS)}`
+}
+
+/** Then from when it is dry to the core. */
+function dries(spool: Schemas['SpoolInCycle']): string {
+  if (spool.dryNow) {
+    return ''
+  }
+  if (spool.likelyDryS === null) {
+    return `never below ${moisture(spool.floorPercent)} here`
+  }
+  return spool.sureDryS === null
+    ? `fully dry probably ${from(spool.likelyDryS)}`
+    : `fully dry surely ${from(spool.sureDryS)}, probably ${from(spool.likelyDryS)}`
 }
 
 const EVENTS: Record<Schemas['CycleEventView']['kind'], (e: Schemas['CycleEventView']) => string> =
@@ -322,10 +332,11 @@ function tell(span: Schemas['CycleEventView'], ran: boolean) {
           :end-s="endS"
           :now-s="nowS"
           :heated="view.heated"
-          :label="`${spool.code}: ${when(spool)}`"
+          :label="`${spool.code}: ${prints(spool)}; ${dries(spool)}`"
         />
         <div class="result">
-          <b>{{ when(spool) }}</b>
+          <b>{{ prints(spool) }}</b>
+          <span v-if="dries(spool)">{{ dries(spool) }}</span>
           <span class="small">
             core {{ moisture(spool.corePercent) }}, target {{ moisture(spool.targetPercent) }}
             <template v-if="spool.removedG !== null">

@@ -44,7 +44,7 @@ const headline = computed(() => {
   const all = lastReady(view.value?.printReady ?? [])
   return all === null || all.likelyHours === null
     ? `Not all get dry enough to print at ${temperature(f.setpointC)}`
-    : `All ${f.spools.length}: ${printsAfter(all, f.setpointC).toLowerCase().replace('°c', '°C').replace('°f', '°F')}`
+    : printsAfter(all, f.setpointC).replace('Prints', `All ${f.spools.length} print`)
 })
 
 const slowest = computed(() => {

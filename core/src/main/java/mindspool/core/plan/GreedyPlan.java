@@ -143,6 +143,9 @@ final class GreedyPlan {
     if (!serves(job, spool, slot)) {
       return false;
     }
+    if (!slot.isDrying()) {
+      return true;
+    }
     PlannedCharge load = charge(job, spool, slot);
     boolean changed = context.times().follow(load.dryer(), new LinkedHashSet<>(load.spools()));
     return !changed || serves(job, spool, slot);
