@@ -12,6 +12,7 @@ describe('when the next job prints', () => {
   it('is said first, up to the half hour of a timer', () => {
     setActivePinia(createPinia())
     expect(printsAfter(ready(3.1, 5.2), 65)).toBe('Prints after 5.5 h at 65 °C')
+    expect(printsAfter(ready(3.1, 5.2), 64.9)).toBe('Prints after 5.5 h at 64 °C')
     expect(printsAfter(ready(3.1, null), 65)).toBe('Prints probably after 3.5 h at 65 °C')
     expect(printsAfter(ready(null, null), 45)).toBe('Never dry enough to print at 45 °C')
     expect(printsAfter(ready(0, 0), 65)).toBe('Prints as it is')

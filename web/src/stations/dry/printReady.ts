@@ -10,7 +10,8 @@ function timer(exact: number): string {
 
 /** What matters first: after how many hours the next job prints. */
 export function printsAfter(ready: PrintReady | null, setpointC: number): string {
-  const at = temperature(setpointC)
+  // A dial has whole degrees; a limit is never rounded up.
+  const at = temperature(Math.floor(setpointC + 1e-6))
   if (ready === null || ready.likelyHours === null) {
     return `Never dry enough to print at ${at}`
   }

@@ -5,12 +5,14 @@ import { moisture } from '@/parts/format'
 
 const props = defineProps<{ points: Schemas['Balance'][]; target: number; limit: number }>()
 
-const WIDTH = 620
+const WIDTH = 700
 const HEIGHT = 220
 const LEFT = 56
-const RIGHT = 130
+const RIGHT = 210
 const TOP = 12
 const BOTTOM = 30
+/** Two labels one above the other need so much. */
+const LABEL_HEIGHT = 15
 
 const top = computed(() =>
   Math.max(props.limit * 1.2, ...props.points.map((p) => p.moisturePercent)),
@@ -42,10 +44,18 @@ function humidityFor(percent: number): string {
   return `at ${(a.relativeHumidityPercent + share * (b.relativeHumidityPercent - a.relativeHumidityPercent)).toFixed(0)} % humidity`
 }
 
-const lines = computed(() => [
-  { name: 'print limit', value: props.limit, call: true },
-  { name: 'dry target', value: props.target, call: false },
-])
+const lines = computed(() => {
+  const targetY = y(props.target) + 4
+  return [
+    {
+      name: 'print limit',
+      value: props.limit,
+      call: true,
+      labelY: Math.min(y(props.limit) + 4, targetY - LABEL_HEIGHT),
+    },
+    { name: 'dry target', value: props.target, call: false, labelY: targetY },
+  ]
+})
 const ticks = computed(() => [0.25, 0.5, 0.75, 1].map((share) => share * top.value))
 </script>
 
@@ -65,11 +75,8 @@ const ticks = computed(() => [0.25, 0.5, 0.75, 1].map((share) => share * top.val
     <path class="axis" :d="`M${LEFT} ${HEIGHT - BOTTOM}H${WIDTH - RIGHT}`" />
     <g v-for="line in lines" :key="line.name" :class="{ alert: line.call }">
       <path class="line" :d="`M${LEFT} ${y(line.value)}H${WIDTH - RIGHT}`" />
-      <text :x="WIDTH - RIGHT + 6" :y="y(line.value) - (line.call ? 6 : -8)">
-        {{ line.name }} {{ line.value }} %
-      </text>
-      <text :x="WIDTH - RIGHT + 6" :y="y(line.value) + (line.call ? 8 : 22)">
-        {{ humidityFor(line.value) }}
+      <text :x="WIDTH - RIGHT + 6" :y="line.labelY">
+        {{ line.name }} {{ line.value }} %, {{ humidityFor(line.value) }}
       </text>
     </g>
     <path class="curve" :d="path" />
@@ -79,7 +86,7 @@ const ticks = computed(() => [0.25, 0.5, 0.75, 1].map((share) => share * top.val
 <style scoped>
 svg {
   width: 100%;
-  max-width: 46rem;
+  max-width: 52rem;
   height: auto;
 }
 
