@@ -20,12 +20,14 @@ import mindspool.core.climate.MoistAir;
 import mindspool.core.climate.SaturationPressure;
 import mindspool.core.drying.Charge;
 import mindspool.core.drying.Charge.Load;
+import mindspool.core.drying.ChargeCourse;
 import mindspool.core.drying.ChargeForecast;
 import mindspool.core.drying.DryTime;
 import mindspool.core.drying.Dryer;
 import mindspool.core.drying.DryerEnergy;
 import mindspool.core.drying.DryingCeiling;
 import mindspool.core.drying.DryingForecast;
+import mindspool.core.drying.PrintReady;
 
 /**
  * How warm and how long spools dry in the dryers of a plan. Each pair of spool and dryer is
@@ -228,6 +230,24 @@ final class DryTimes {
     }
     return wrongs != guess.wrongs()
         || Math.abs(hours - guess.neededHours()) > IGNORED * guess.neededHours();
+  }
+
+  /**
+   * Hours until the metres that a job takes print, nine times in ten.
+   *
+   * @param grams that it takes of its spool
+   */
+  OptionalDouble printsAfter(PlannedCharge load, PlanSpool spool, double grams) {
+    Charge together = new Charge(load.spools().stream().map(PlanSpool::load).toList());
+    List<Double> shares =
+        load.spools().stream()
+            .map(each -> each.equals(spool) ? Math.min(1, grams / each.netG()) : 1.0)
+            .toList();
+    Dryer dryer = load.dryer().dryer();
+    double startC = ChargeCourse.startC(together, dryer, load.setpointC());
+    return PrintReady.of(together, shares, dryer, room, startC, load.setpointC())
+        .get(load.spools().indexOf(spool))
+        .sureHours();
   }
 
   private static int never(double hours) {

@@ -154,7 +154,7 @@ public final class DryingPlanner {
   public DryingPlan best(
       Duration most, Duration idle, Consumer<DryingPlan> better, BooleanSupplier cancelled) {
     PlanDraft begin = beginning();
-    better.accept(explained(begin));
+    better.accept(outlined(begin));
     if (begin.jobs().stream().allMatch(PlannedJob::isPinned)) {
       return explained(begin);
     }
@@ -207,7 +207,7 @@ public final class DryingPlanner {
           long now = System.nanoTime();
           if (now - toldNs.get() >= TOLD_EVERY_NS) {
             toldNs.set(now);
-            better.accept(explained(event.getNewBestSolution()));
+            better.accept(outlined(event.getNewBestSolution()));
           }
         });
     Thread watch = watching(solver, cancelled);
@@ -267,6 +267,11 @@ public final class DryingPlanner {
   }
 
   DryingPlan explained(PlanDraft draft) {
-    return new PlanReasons(problem, context, slots, draft).plan();
+    return new PlanReasons(problem, context, slots, draft, true).plan();
+  }
+
+  /** Without what takes a while to find out. */
+  private DryingPlan outlined(PlanDraft draft) {
+    return new PlanReasons(problem, context, slots, draft, false).plan();
   }
 }

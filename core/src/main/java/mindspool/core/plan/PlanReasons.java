@@ -16,6 +16,9 @@ final class PlanReasons {
 
   private static final int MOST_WAYS = 3;
 
+  /** Of more jobs it would take too long to say when each one's own metres print. */
+  private static final int MOST_FOLLOWED = 20;
+
   /** A job that takes more of the spool has it dried to the core (judgement). */
   private static final double MOST_OUTER_SHARE = 0.4;
 
@@ -27,8 +30,21 @@ final class PlanReasons {
   private final List<Slot> slots;
   private final PlanDraft draft;
   private final List<PlannedCharge> charges;
+  private final boolean thorough;
 
-  PlanReasons(PlanProblem problem, PlanContext context, List<Slot> slots, PlanDraft draft) {
+  /**
+   * Reasons for a draft.
+   *
+   * @param thorough whether it is also said when each job's own metres print, which takes a while
+   */
+  PlanReasons(
+      PlanProblem problem,
+      PlanContext context,
+      List<Slot> slots,
+      PlanDraft draft,
+      boolean thorough) {
+    this.thorough =
+        thorough && draft.jobs().stream().filter(PlannedJob::isDried).count() <= MOST_FOLLOWED;
     this.problem = problem;
     this.context = context;
     this.slots = slots;
@@ -109,10 +125,20 @@ final class PlanReasons {
           : say("%s was dried for an earlier job and holds to the end.", planned.spool().code());
     }
     StringBuilder words = new StringBuilder();
-    words.append(
+    OptionalDouble prints =
+        thorough
+            ? context.times().printsAfter(charge, planned.spool(), planned.job().grams())
+            : OptionalDouble.empty();
+    String dry =
         say(
-            "Dry to the core after %s at %.0f °C, nine times in ten",
-            hours(charge.neededHours()), charge.setpointC()));
+            "to the core after %s at %.0f °C, nine times in ten",
+            hours(charge.neededHours()), charge.setpointC());
+    words.append(
+        prints.isPresent()
+            ? say(
+                "Its %.0f g print after %s already; dry %s",
+                planned.job().grams(), hours(prints.getAsDouble()), dry)
+            : "Dry " + dry);
     double inside = charge.outH() - charge.startH();
     if (!planned.printsOutOfDryer() && inside > charge.neededHours() + WORTH_TELLING_H) {
       words.append(say("; it stays in for %s, until somebody is there", hours(inside)));

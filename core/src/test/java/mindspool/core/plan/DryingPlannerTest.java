@@ -17,6 +17,8 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import mindspool.core.InvalidValueException;
 import mindspool.core.drying.Charge;
 import mindspool.core.drying.ChargeForecast;
@@ -132,6 +134,14 @@ class DryingPlannerTest {
         assertThat(load.outH() - load.startH()).isGreaterThanOrEqualTo(0.9 * forecast);
       }
       assertThat(plan.unserved()).isZero();
+      // 150 g of 800 print long before the core is dry, and that is said first.
+      for (Placement placement : plan.placements()) {
+        Matcher said =
+            Pattern.compile("^Its 150 g print after ([0-9.]+) h already; dry to the core after")
+                .matcher(placement.why());
+        assertThat(said.find()).as(placement.why()).isTrue();
+        assertThat(Double.parseDouble(said.group(1))).isLessThan(placement.charge().neededHours());
+      }
     }
   }
 
