@@ -122,7 +122,10 @@ class PlanApiTest extends ServerTest {
             .get("id")
             .asLong();
     String lines = api.get("/api/today?hours=72").body().get("lines").toString();
-    assertThat(lines).doesNotContain("Put " + code).contains("cycle-" + cycle);
+    assertThat(lines)
+        .doesNotContain("Put " + code)
+        .contains("cycle-" + cycle + "-end")
+        .contains("cycle-" + cycle + "-prints-" + code);
     api.delete("/api/cycles/" + cycle);
     assertThat(api.get("/api/today?hours=72").body().get("lines").toString())
         .contains("Put " + code);

@@ -29,6 +29,7 @@ class CycleAgenda implements AgendaSource {
     for (CycleCourse course : cycles.open()) {
       CycleView view = views.one(course.cycle().id);
       addHeat(lines, course, nowS, untilS);
+      addPrinting(lines, view, nowS, untilS);
       addWeighings(lines, view, nowS, untilS);
       addEnd(lines, course, view, nowS, untilS);
     }
@@ -50,6 +51,25 @@ class CycleAgenda implements AgendaSource {
                   .formatted(cycle.startC),
               "It goes on, slower.",
               link(course)));
+    }
+  }
+
+  /** A job need not wait until the core is dry too. */
+  private static void addPrinting(List<Line> lines, CycleView view, long nowS, long untilS) {
+    for (SpoolInCycle spool : view.spools()) {
+      Long at = spool.surePrintsS();
+      if (at != null && !spool.dryNow() && at <= untilS && at < view.summary().plannedEndS()) {
+        lines.add(
+            new Line(
+                "cycle-%d-prints-%s".formatted(view.summary().id(), spool.code()),
+                Math.max(at, nowS),
+                Doer.DRYER,
+                "%s in %s prints from then on".formatted(spool.code(), view.summary().dryer()),
+                "All of it is below the print limit, with a margin for what it takes up while it"
+                    + " waits and prints, nine times in ten.",
+                "It goes on drying, down to the core.",
+                "/cycle/" + view.summary().id()));
+      }
     }
   }
 
