@@ -155,7 +155,7 @@ const advice = computed(() => {
     :dryer-id="form.dryerId"
     :setpoint-c="forecast.setpointC"
     :start-c="forecast.startC"
-    :sure-hours="forecast.sureLastHours"
+    :sure-hours="forecast.sureLastHours ?? lastReady(view?.printReady ?? [])?.sureHours ?? null"
     :stale="busy"
   />
 </template>

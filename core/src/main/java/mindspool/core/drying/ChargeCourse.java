@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.drying.DryingForecast.Point;
-import mindspool.core.moisture.SpoolMoistureModel.Options;
 import mindspool.core.moisture.SpoolState;
 
 /**
@@ -16,9 +15,6 @@ import mindspool.core.moisture.SpoolState;
  * @param vapour inside, after each step
  */
 public record ChargeCourse(List<List<Point>> spools, List<SpoolState> ends, List<Vapour> vapour) {
-
-  /** For a course that is only drawn. */
-  private static final Options ROUGH = Options.STANDARD.withTolerance(8e-3);
 
   /** Vapour inside at a time: its pressure, and the humidity that it makes there. */
   public record Vapour(double hour, double pressurePa, double relativeHumidityPercent) {}
@@ -39,7 +35,7 @@ public record ChargeCourse(List<List<Point>> spools, List<SpoolState> ends, List
             startC,
             setpointC,
             Lots.ALIKE,
-            ROUGH,
+            CycleRun.ROUGH,
             CycleRun.Steps.FINE);
     run.follow(hours);
     List<List<Point>> spools = new ArrayList<>();

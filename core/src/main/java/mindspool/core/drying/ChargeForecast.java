@@ -55,17 +55,11 @@ public record ChargeForecast(
 
   private static final int CURVE_POINTS = 60;
 
-  /** Steps in the logarithm of diffusivity, uptake, water and depth, each towards drying sooner. */
-  private static final double[] EASIER = {0.4, -0.15, -0.15, -0.15};
-
   /** Below this, h, a drying time is no more than "at once". */
   private static final double LEAST_HOURS = 0.5;
 
   /** Weighings that are proposed as one row. */
   private static final int WEIGHINGS = 3;
-
-  /** For runs that are only compared with one another. */
-  private static final Options ROUGH = Options.STANDARD.withTolerance(8e-3);
 
   /** Humidity inside at a time, %. */
   public record AirPoint(double hour, double relativeHumidityPercent) {}
@@ -183,14 +177,14 @@ public record ChargeForecast(
           charge.spools().stream().allMatch(load -> floorPercent(load) < load.targetPercent());
       CycleRun run = run(Lots.ALIKE, Options.STANDARD);
       run.followUntilDry(all ? DryingForecast.LONGEST_HOURS : SHOWN_WHERE_NEVER_H);
-      CycleRun early = run(Lots.ALIKE, ROUGH);
+      CycleRun early = run(Lots.ALIKE, CycleRun.ROUGH);
       if (all && charge.spools().size() > 1) {
         early.followTakingOut(DryingForecast.LONGEST_HOURS);
       }
       List<CycleRun> varied = varied(run.lastHour(), CycleRun.Steps.FINE);
       Lots likeliestLate = likeliestLate(run, varied);
-      CycleRun late = run(likeliestLate, ROUGH);
-      CycleRun soon = run(likeliestLate.reversed(), ROUGH);
+      CycleRun late = run(likeliestLate, CycleRun.ROUGH);
+      CycleRun soon = run(likeliestLate.reversed(), CycleRun.ROUGH);
       if (all) {
         List.of(late, soon).parallelStream()
             .forEach(each -> each.followUntilDry(DryingForecast.LONGEST_HOURS));
@@ -224,12 +218,12 @@ public record ChargeForecast(
       if (charge.spools().stream().anyMatch(load -> floorPercent(load) >= load.targetPercent())) {
         return OptionalDouble.empty();
       }
-      CycleRun run = run(Lots.ALIKE, ROUGH, CycleRun.Steps.COARSE);
+      CycleRun run = run(Lots.ALIKE, CycleRun.ROUGH, CycleRun.Steps.COARSE);
       run.followUntilDry(DryingForecast.LONGEST_HOURS);
       CycleRun late =
           run(
               likeliestLate(run, varied(run.lastHour(), CycleRun.Steps.COARSE)),
-              ROUGH,
+              CycleRun.ROUGH,
               CycleRun.Steps.COARSE);
       late.followUntilDry(DryingForecast.LONGEST_HOURS);
       return late.lastHours();
@@ -239,7 +233,7 @@ public record ChargeForecast(
     private List<CycleRun> varied(double hours, CycleRun.Steps steps) {
       List<CycleRun> varied =
           IntStream.rangeClosed(0, Belief.QUANTITIES)
-              .mapToObj(k -> run(k == 0 ? Lots.ALIKE : easier(k - 1), ROUGH, steps))
+              .mapToObj(k -> run(k == 0 ? Lots.ALIKE : Lots.easier(k - 1), CycleRun.ROUGH, steps))
               .toList();
       varied.parallelStream().forEach(each -> each.follow(hours));
       return varied;
@@ -251,13 +245,6 @@ public record ChargeForecast(
 
     private CycleRun run(Lots lots, Options options, CycleRun.Steps steps) {
       return new CycleRun(charge.spools(), dryer, room, startC, setpoint, lots, options, steps);
-    }
-
-    /** All with one quantity a step better. */
-    private static Lots easier(int quantity) {
-      double[] shift = new double[Belief.QUANTITIES];
-      shift[quantity] = EASIER[quantity];
-      return Lots.all(shift);
     }
 
     /**
@@ -330,7 +317,7 @@ public record ChargeForecast(
       double centre = quantity.applyAsDouble(around.get(0));
       double[] slopes = new double[Belief.QUANTITIES];
       for (int k = 0; k < slopes.length; k++) {
-        slopes[k] = (quantity.applyAsDouble(around.get(k + 1)) - centre) / EASIER[k];
+        slopes[k] = Lots.slope(k, quantity.applyAsDouble(around.get(k + 1)), centre);
       }
       return slopes;
     }

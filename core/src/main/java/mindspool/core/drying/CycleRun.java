@@ -51,6 +51,9 @@ final class CycleRun {
     static final Steps COARSE = new Steps(900, 0.08, Double.POSITIVE_INFINITY);
   }
 
+  /** Models of runs that are only compared with one another, drawn, or planned by. */
+  static final Options ROUGH = Options.STANDARD.withTolerance(8e-3);
+
   private final List<Load> loads;
   private final Dryer dryer;
   private final MoistAir room;

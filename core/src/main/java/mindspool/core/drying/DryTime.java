@@ -7,7 +7,6 @@ import mindspool.core.drying.Charge.Load;
 import mindspool.core.drying.DryingForecast.Point;
 import mindspool.core.material.Sorption;
 import mindspool.core.moisture.ProfileBand;
-import mindspool.core.moisture.SpoolMoistureModel.Options;
 import mindspool.core.moisture.SpoolState;
 
 /**
@@ -20,8 +19,6 @@ public final class DryTime {
 
   /** Typical slopes of the logarithm of the drying time, for the direction only. */
   private static final double[] SLOWER = {-1, 0.4, 0.7, 0.5};
-
-  private static final Options ROUGH = Options.STANDARD.withTolerance(8e-3);
 
   private DryTime() {}
 
@@ -53,7 +50,8 @@ public final class DryTime {
     List<Load> alone = List.of(load);
     double startC = ChargeCourse.startC(new Charge(alone), dryer, setpointC);
     CycleRun run =
-        new CycleRun(alone, dryer, room, startC, setpointC, slow, ROUGH, CycleRun.Steps.COARSE);
+        new CycleRun(
+            alone, dryer, room, startC, setpointC, slow, CycleRun.ROUGH, CycleRun.Steps.COARSE);
     double[] before = {wettest(run.state(0), share), 0};
     if (before[0] <= target) {
       return OptionalDouble.of(0);

@@ -137,9 +137,11 @@ public record DryingCeiling(
     return Optional.of(
         String.format(
             Locale.ROOT,
-            "This dryer was never measured. Set to %s °C, the hottest place in most of its kind is"
-                + " at %.0f °C, in some at %.0f °C, and %s. Ten minutes with a probe inside tell; until"
-                + " then stay near at first, or set %s °C, which is safe in nearly all.",
+            "This dryer was never measured. Set to its ceiling, %s °C, the hottest place in most of"
+                + " its kind is at %.0f °C, in some at %.0f °C, and %s. A thermometer beside the reel"
+                + " shows which within minutes of steady heat, and measuring it (90 minutes, on its"
+                + " page) lets the ceiling follow. Until then stay near, or set %s °C, which is safe"
+                + " in nearly all.",
             whole(ceilingC),
             usually,
             usually + behaviour.uncertaintyK(),
@@ -251,7 +253,7 @@ public record DryingCeiling(
     }
     if (!dryer.behaviour().measured() && lowest.what() != Setter.DRYER) {
       ways.add(
-          "Measure this dryer with probes, ten minutes hot: the %s K that one of its kind may be"
+          "Measure this dryer with probes: the %s K that one of its kind may be"
                   .formatted(tenth(dryer.behaviour().marginK()))
               + " hotter than its dial become what it truly does.");
     }

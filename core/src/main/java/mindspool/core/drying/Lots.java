@@ -10,6 +10,21 @@ record Lots(double[][] shifts) {
 
   static final Lots ALIKE = new Lots(new double[0][]);
 
+  /** Steps in the logarithm of diffusivity, uptake, water and depth, each towards drying sooner. */
+  private static final double[] EASIER = {0.4, -0.15, -0.15, -0.15};
+
+  /** All with one quantity a step better. */
+  static Lots easier(int quantity) {
+    double[] shift = new double[Belief.QUANTITIES];
+    shift[quantity] = EASIER[quantity];
+    return all(shift);
+  }
+
+  /** How a moisture changes per unit of a quantity's logarithm, by what that step does to it. */
+  static double slope(int quantity, double stepped, double centre) {
+    return (stepped - centre) / EASIER[quantity];
+  }
+
   /** All alike shifted. */
   static Lots all(double[] shift) {
     double[][] shifts = new double[Charge.MOST_SPOOLS][];

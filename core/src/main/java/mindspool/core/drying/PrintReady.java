@@ -7,7 +7,6 @@ import java.util.stream.IntStream;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.drying.Charge.Load;
 import mindspool.core.moisture.ProfileBand;
-import mindspool.core.moisture.SpoolMoistureModel.Options;
 
 /**
  * When the metres that a job takes print: the wettest of them lies so far below the print limit
@@ -23,11 +22,6 @@ public record PrintReady(double goalPercent, OptionalDouble likelyHours, Optiona
 
   /** A fifth of the limit is left for what is taken up on the way (judgement). */
   private static final double GOAL_SHARE = 0.8;
-
-  private static final Options ROUGH = Options.STANDARD.withTolerance(8e-3);
-
-  /** Step in the logarithm of each quantity, towards drying sooner. */
-  private static final double[] EASIER = {0.4, -0.15, -0.15, -0.15};
 
   /**
    * For each of a load, in the air that they share.
@@ -65,18 +59,13 @@ public record PrintReady(double goalPercent, OptionalDouble likelyHours, Optiona
       List<Track> easier =
           IntStream.range(0, Belief.QUANTITIES)
               .parallel()
-              .mapToObj(
-                  k -> {
-                    double[] shift = new double[Belief.QUANTITIES];
-                    shift[k] = EASIER[k];
-                    return followed(Lots.all(shift), last, false);
-                  })
+              .mapToObj(k -> followed(Lots.easier(k), last, false))
               .toList();
       for (int i = 0; i < shifts.length; i++) {
         double[] slopes = new double[Belief.QUANTITIES];
         double hour = hours.get(i).orElse(0);
         for (int k = 0; k < slopes.length; k++) {
-          slopes[k] = (easier.get(k).at(i, hour) - likely.at(i, hour)) / EASIER[k];
+          slopes[k] = Lots.slope(k, easier.get(k).at(i, hour), likely.at(i, hour));
         }
         shifts[i] = loads.get(i).belief().worst(slopes, ProfileBand.EIGHTY_PERCENT_SD);
       }
@@ -94,7 +83,8 @@ public record PrintReady(double goalPercent, OptionalDouble likelyHours, Optiona
 
     private Track followed(Lots lots, double hours, boolean untilReady) {
       CycleRun run =
-          new CycleRun(loads, dryer, room, startC, setpointC, lots, ROUGH, CycleRun.Steps.COARSE);
+          new CycleRun(
+              loads, dryer, room, startC, setpointC, lots, CycleRun.ROUGH, CycleRun.Steps.COARSE);
       Track track = new Track(this, run);
       boolean hopeless =
           IntStream.range(0, loads.size()).noneMatch(i -> reachable(i, lots.factors(i)));

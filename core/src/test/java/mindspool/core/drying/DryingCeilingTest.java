@@ -119,7 +119,9 @@ class DryingCeilingTest {
         .risk()
         .ifPresent(
             risk ->
-                assertThat(risk).contains("never measured").contains("Ten minutes with a probe"));
+                assertThat(risk)
+                    .contains("never measured")
+                    .contains("A thermometer beside the reel"));
   }
 
   /** 50 °C on the dial is 56 °C at the hottest place of most: PLA softens from 58 °C on. */
