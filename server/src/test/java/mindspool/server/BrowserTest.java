@@ -11,6 +11,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.LoadState;
@@ -18,7 +19,9 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.regex.Pattern;
 import mindspool.simulators.DevicePublisher;
 import mindspool.simulators.WeirLane;
@@ -28,8 +31,12 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
+import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.context.SpringBootTest.WebEnvironment;
@@ -44,7 +51,12 @@ import tools.jackson.databind.JsonNode;
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class BrowserTest {
 
+  private static final Logger LOG = LoggerFactory.getLogger(BrowserTest.class);
+
   private static final Path CHROMIUM = Path.of("/usr/bin/chromium");
+
+  /** A failing check gives up after so long; no check here is about speed. */
+  private static final double PATIENCE_MS = 30_000;
 
   @Value("${local.server.port}")
   private int port;
@@ -54,10 +66,25 @@ class BrowserTest {
   private BrowserContext context;
   private Page page;
   private final List<String> complaints = new ArrayList<>();
+  private final Set<String> waitingFor = new LinkedHashSet<>();
+
+  /** A picture of the page says what is missing; this says what it waits for. */
+  @RegisterExtension
+  final AfterTestExecutionCallback whyFailed =
+      test ->
+          test.getExecutionException()
+              .ifPresent(
+                  failure ->
+                      LOG.error(
+                          "{}: the page complained of {} and waits for {}",
+                          test.getDisplayName(),
+                          complaints,
+                          waitingFor));
 
   @BeforeAll
   void launch() {
     playwright = Playwright.create();
+    PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MS);
     browser =
         playwright
             .chromium()
@@ -89,6 +116,7 @@ class BrowserTest {
                 .setViewportSize(1280, 800));
     page = context.newPage();
     complaints.clear();
+    waitingFor.clear();
     page.onConsoleMessage(
         message -> {
           if (message.type().equals("error") || message.type().equals("warning")) {
@@ -96,8 +124,15 @@ class BrowserTest {
           }
         });
     page.onPageError(complaints::add);
+    page.onRequestFinished(request -> waitingFor.remove(request.url()));
+    page.onRequestFailed(
+        request -> {
+          waitingFor.remove(request.url());
+          waitingFor.add(request.url() + " (failed: " + request.failure() + ")");
+        });
     page.onRequest(
         request -> {
+          waitingFor.add(request.url());
           if (!request.url().startsWith("http://127.0.0.1:" + port)
               && !request.url().startsWith("data:")) {
             complaints.add("asked elsewhere: " + request.url());
