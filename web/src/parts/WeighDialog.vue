@@ -113,6 +113,9 @@ async function save() {
         />
       </div>
       <p class="soft net">{{ net ?? ' ' }}</p>
+      <p v-if="spool.expectedGrossG !== null" class="soft small" data-testid="expected-mass">
+        About {{ grams(spool.expectedGrossG) }} if nothing was used since the last weighing.
+      </p>
       <ScaleLine @rests="rests" />
       <div class="pad" aria-hidden="true">
         <button

@@ -29,7 +29,11 @@ const removed = computed(() => {
     return ''
   }
   const mass = `${Math.abs(p.removedG).toFixed(1)} ± ${(2 * p.removedSdG).toFixed(1)} g`
-  return `${mass} of water ${p.removedG < 0 ? 'came in' : 'went'} over ${p.weighings} weighings.`
+  const reel =
+    Math.abs(p.reelRemovedG) > 0.1 * Math.abs(p.removedG) && Math.abs(p.reelRemovedG) >= 0.1
+      ? ` Of it, about ${Math.abs(p.reelRemovedG).toFixed(1)} g ${p.reelRemovedG < 0 ? 'went into' : 'came from'} the reel itself, not the filament.`
+      : ''
+  return `${mass} of water ${p.removedG < 0 ? 'came in' : 'went'} over ${p.weighings} weighings.${reel}`
 })
 
 interface Span {
@@ -124,6 +128,12 @@ function times(factor: { low: number; likely: number; high: number }): string {
               Uptake, diffusivity and start moisture are sought together so that the replay shows
               the same changes of mass as the scale; 64 states that the weighings allow, each by its
               weight, give the 80 % ranges.
+            </p>
+            <p v-if="learned.others.length">
+              Along with them, against what is usual:
+              <template v-for="(other, i) in learned.others" :key="other.what">
+                {{ i > 0 ? '; ' : '' }}{{ other.what }}, {{ times(other.factor) }}</template
+              >.
             </p>
             <p>
               Reel and dry filament are taken as unknown: only differences between weighings with

@@ -9,6 +9,7 @@ import mindspool.core.climate.MoistAir;
 import mindspool.core.learning.CalibratedBand;
 import mindspool.core.learning.Calibration;
 import mindspool.core.learning.LotPrior;
+import mindspool.core.learning.ReelWater;
 import mindspool.core.learning.Weighed;
 import mindspool.core.learning.WeighingFit;
 import mindspool.core.material.Material;
@@ -21,6 +22,7 @@ import mindspool.core.moisture.SpoolMoistureModel.Options;
 import mindspool.core.moisture.SpoolReplay;
 import mindspool.core.moisture.SpoolState;
 import mindspool.core.moisture.StartMoisture;
+import mindspool.core.stock.ReelKind;
 import mindspool.core.stock.Winding;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -45,12 +47,13 @@ public class FitBenchmark {
   private static final double DAY_S = 86_400;
   private static final double STEP_G = 0.1;
   private static final double REEL_G = 212.3;
+  private static final ReelWater REEL = ReelWater.of(ReelKind.PLASTIC, REEL_G);
 
   private final Material material = MaterialCatalogue.standard().named("PA6");
   private final SpoolHistory history = history();
   private final List<Weighed> weighings = weighings();
   private final Calibration known =
-      new WeighingFit(material, history, weighings, LotPrior.ANY_LOT).run();
+      new WeighingFit(material, history, weighings, LotPrior.ANY_LOT, REEL).run();
 
   /** Two weeks in the room, half a day in a dryer, then the room again; read every ten minutes. */
   private SpoolHistory history() {
@@ -78,7 +81,7 @@ public class FitBenchmark {
   }
 
   private List<Weighed> weighings() {
-    SpoolReplay truth = new SpoolReplay(material, history, 0.7, 1.1, 0.5, Options.STANDARD);
+    SpoolReplay truth = new SpoolReplay(material.ofLot(0.7, 1.1), history, 0.5, Options.STANDARD);
     SpoolState state = truth.start();
     List<Weighed> all = new ArrayList<>();
     double before = 0;
@@ -95,7 +98,7 @@ public class FitBenchmark {
   /** From the weighings to the band: fit, 64 states, each followed to the end. */
   @Benchmark
   public double fitAndEnsemble() {
-    Calibration found = new WeighingFit(material, history, weighings, LotPrior.ANY_LOT).run();
+    Calibration found = new WeighingFit(material, history, weighings, LotPrior.ANY_LOT, REEL).run();
     return CalibratedBand.at(material, history, DAYS * DAY_S, found)
         .halfWidth(MoistureProfile::meanPercent);
   }
@@ -110,7 +113,7 @@ public class FitBenchmark {
   /** One state, as finely as single spools are followed. */
   @Benchmark
   public double singleRun() {
-    SpoolReplay replay = new SpoolReplay(material, history, 1, 1, 0, Options.STANDARD);
+    SpoolReplay replay = new SpoolReplay(material, history);
     return replay.advance(replay.start(), 0, DAYS * DAY_S, null).profile().meanPercent();
   }
 }

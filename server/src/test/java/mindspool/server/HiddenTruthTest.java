@@ -117,7 +117,7 @@ class HiddenTruthTest extends ServerTest {
             0.00175,
             material.densityKgPerM3());
     SimulatedSpool truth =
-        new SimulatedSpool(material, winding, 215, 900 + number, startHumidity, 21);
+        new SimulatedSpool(material, winding, 215, 900 + number, 300 + number, startHumidity, 21);
     String first = List.of("room", "box A", "box B").get(number % 3);
     String second = List.of("box B", "room", "box A").get(number % 3);
     workshop.place(truth, first);

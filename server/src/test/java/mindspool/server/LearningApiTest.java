@@ -68,7 +68,7 @@ class LearningApiTest extends ServerTest {
                     0, ClimateSeries.constant(new MoistAir(23, 50)), AirContact.STILL)),
             List.of());
     SpoolReplay truth =
-        new SpoolReplay(PA12, history, TRUE_DIFFUSION, TRUE_SORPTION, 0, Options.STANDARD);
+        new SpoolReplay(PA12.ofLot(TRUE_DIFFUSION, TRUE_SORPTION), history, 0, Options.STANDARD);
     SpoolState state = truth.start();
     double[] water = new double[days.length];
     double time = 0;

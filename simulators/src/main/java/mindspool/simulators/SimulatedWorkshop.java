@@ -82,6 +82,7 @@ public final class SimulatedWorkshop {
       left.open();
     }
     where.put(spool, place);
+    spool.putElsewhere();
     SimulatedBox entered = boxes.get(place);
     if (entered != null) {
       entered.spools().add(spool);

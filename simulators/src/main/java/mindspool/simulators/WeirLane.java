@@ -17,6 +17,12 @@ public final class WeirLane {
   public static final String DRYER_AIR = "weir-lane/dryer-1/air";
   public static final String SCALE = "weir-lane/bench-scale";
 
+  /** The place under whose spool the scale stands; it holds one. */
+  public static final String WEIGHING_BENCH = "Weighing bench";
+
+  /** Step of that scale, g. */
+  public static final double SCALE_STEP_G = 0.1;
+
   /** How much cooler the back room is. */
   public static final double BACK_ROOM_K = -2.5;
 

@@ -1,19 +1,24 @@
 package mindspool.simulators;
 
+import java.net.URI;
+import java.util.OptionalDouble;
 import java.util.Random;
 import mindspool.core.climate.MoistAir;
 
 /**
- * Runs the devices of the demonstration workshop: {@code [--host H] [--port N] [--seed S]
- * [--days-back D] [--speed X]}. With days back, their clock starts so long ago and runs at the
- * speed given until it has caught up; then it is the real one.
+ * Runs the devices of the demonstration workshop: {@code [--host H] [--port N] [--server URL]
+ * [--seed S] [--days-back D] [--speed X]}. The scale shows the spool that, as the server says, lies
+ * on the weighing bench; without a server it stays empty. With days back, their clock starts so
+ * long ago and runs at the speed given until it has caught up; then it is the real one.
  */
 public final class WeirLaneDevices {
 
   private static final long AIR_EVERY_S = 60;
   private static final long SCALE_EVERY_MS = 1_000;
   private static final long PATIENCE_MS = 120_000;
-  private static final int SCALE_IDLE = 20;
+
+  /** Readings between two looks at what lies on the bench. */
+  private static final int SCALE_LOOK = 3;
 
   /** The cycle that the demonstration begins with has run for so long. */
   private static final double HEATED_BEFORE_S = 3_600;
@@ -37,7 +42,11 @@ public final class WeirLaneDevices {
         System.currentTimeMillis() / 1000.0
             - 86_400 * Double.parseDouble(option(arguments, "--days-back", "0"));
     double speed = Double.parseDouble(option(arguments, "--speed", "1"));
-    ScaleOnABench bench = new ScaleOnABench(new SimulatedScale(1, random), random);
+    String server = option(arguments, "--server", "");
+    ScaleOnABench bench =
+        new ScaleOnABench(
+            new SimulatedScale(WeirLane.SCALE_STEP_G, random),
+            server.isEmpty() ? null : new WeighingBench(URI.create(server)));
     try (DevicePublisher publisher = new DevicePublisher(host, port).connect(PATIENCE_MS)) {
       while (true) {
         publish(publisher, workshop, clock, weather.room(clock, 0));
@@ -62,29 +71,35 @@ public final class WeirLaneDevices {
     }
   }
 
-  /** A scale on which somebody puts a spool now and then. */
+  /** The scale, and what lies on it. */
   private static final class ScaleOnABench {
     private final SimulatedScale scale;
-    private final Random random;
+    private final WeighingBench bench;
+    private OptionalDouble before = OptionalDouble.empty();
 
-    ScaleOnABench(SimulatedScale scale, Random random) {
+    ScaleOnABench(SimulatedScale scale, WeighingBench bench) {
       this.scale = scale;
-      this.random = random;
+      this.bench = bench;
     }
 
     void publishUntil(long endMs, DevicePublisher publisher) throws InterruptedException {
       while (System.currentTimeMillis() < endMs) {
-        for (int i = 0; i < SCALE_IDLE && System.currentTimeMillis() < endMs; i++) {
-          show(scale.read(0), publisher);
+        OptionalDouble mass = bench == null ? OptionalDouble.empty() : bench.massG();
+        if (mass.isPresent() && before.isEmpty()) {
+          for (double shown : scale.putOn(mass.getAsDouble())) {
+            show(shown, publisher);
+          }
         }
-        for (double shown : scale.putOn(600 + 600 * random.nextDouble())) {
-          show(shown, publisher);
+        before = mass;
+        double rest = scale.read(mass.orElse(0));
+        for (int i = 0; i < SCALE_LOOK; i++) {
+          show(rest, publisher);
         }
       }
     }
 
     private static void show(double massG, DevicePublisher publisher) throws InterruptedException {
-      publisher.number(WeirLane.SCALE, massG, 0);
+      publisher.number(WeirLane.SCALE, massG, 1);
       Thread.sleep(SCALE_EVERY_MS);
     }
   }

@@ -27,6 +27,7 @@ class SimulatedWorkshopTest {
         new Winding(0.04, 0.06, 1, 0.3, 0.00175, PETG.densityKgPerM3()),
         215,
         lot,
+        lot,
         humidity,
         21);
   }
@@ -73,7 +74,7 @@ class SimulatedWorkshopTest {
   }
 
   @Test
-  void lotsDifferSpoolsOfOneLotDoNot() {
+  void lotsDifferPolymersOfOneLotDoNot() {
     SimulatedSpool a = spool(1, 50);
     SimulatedSpool b = spool(1, 50);
     SimulatedSpool c = spool(2, 50);
@@ -92,7 +93,8 @@ class SimulatedWorkshopTest {
     workshop.advanceTo(weather.startS() + 20 * DAY_S, (device, reading) -> {});
     double gained = spool.grossG() - before;
     double start = 100 * PETG.sorption().moistureFraction(0.05);
-    assertThat(gained).isCloseTo(10 * (spool.truth().meanPercent() - start), within(0.6));
+    // The reel's own water and the bend of this lot's isotherm make the rest.
+    assertThat(gained).isCloseTo(10 * (spool.truth().meanPercent() - start), within(1.0));
     assertThat(gained).isGreaterThan(0.5);
     spool.use(300);
     assertThat(spool.grossG()).isCloseTo(before + gained - 300, within(1.5));

@@ -4,6 +4,7 @@ import java.util.List;
 import mindspool.core.learning.LotPrior;
 import mindspool.core.learning.Member;
 import mindspool.core.moisture.MoistureProfile;
+import mindspool.core.moisture.ProfileBand;
 
 /**
  * How well a spool is known, to first order: covariance of the natural logarithms of its
@@ -24,10 +25,10 @@ public record Belief(double[][] covariance) {
   private static final double ANY_DEPTH_SD = 0.1;
 
   /**
-   * However well it was weighed, the model follows no winding better than this, in diffusivity and
-   * in the moisture of its core (judgement).
+   * However well it was weighed, the model follows no winding better than this, in diffusivity,
+   * water and how deep it lies.
    */
-  private static final double MODEL_SD = 0.05;
+  private static final double MODEL_SD = ProfileBand.UNMODELLED_SHARE_SD;
 
   private static final double LEAST_PERCENT = 1e-5;
 
@@ -87,6 +88,7 @@ public record Belief(double[][] covariance) {
       }
     }
     covariance[DIFFUSION][DIFFUSION] += MODEL_SD * MODEL_SD;
+    covariance[WATER][WATER] += MODEL_SD * MODEL_SD;
     covariance[DEPTH][DEPTH] += MODEL_SD * MODEL_SD;
     return new Belief(covariance);
   }

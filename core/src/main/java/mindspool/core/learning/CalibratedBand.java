@@ -42,13 +42,7 @@ public final class CalibratedBand implements ProfileBand {
   private static MoistureProfile profile(
       Material material, SpoolHistory history, double timeS, Member member) {
     SpoolReplay replay =
-        new SpoolReplay(
-            material,
-            history,
-            member.diffusionFactor(),
-            member.sorptionFactor(),
-            member.startShift(),
-            Options.COARSE);
+        new SpoolReplay(member.of(material), history, member.startShift(), Options.COARSE);
     return replay.advance(replay.start(), history.startS(), timeS, null).profile();
   }
 
@@ -64,6 +58,7 @@ public final class CalibratedBand implements ProfileBand {
 
   @Override
   public double halfWidth(ToDoubleFunction<MoistureProfile> quantity) {
-    return (quantile(quantity, HIGH) - quantile(quantity, LOW)) / 2;
+    double taught = (quantile(quantity, HIGH) - quantile(quantity, LOW)) / 2;
+    return Math.hypot(taught, EIGHTY_PERCENT_SD * UNMODELLED_SHARE_SD * quantile(quantity, 0.5));
   }
 }

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
 import mindspool.core.material.Material;
+import mindspool.core.material.Parameter;
 import mindspool.core.moisture.SpoolHistory;
 import mindspool.core.moisture.SpoolMoistureModel.Options;
 import mindspool.core.moisture.SpoolReplay;
@@ -22,8 +23,9 @@ import org.hipparchus.random.HaltonSequenceGenerator;
 import org.hipparchus.util.Pair;
 
 /**
- * Corrects a spool's estimate by its weighings: diffusivity, uptake and start are sought together,
- * starting from what is expected of the lot.
+ * Corrects a spool's estimate by its weighings: diffusivity, uptake, start, pack factor, what water
+ * does to the polymer and the water of the reel are sought together, starting from what is expected
+ * of the lot.
  *
  * <p>The mass of reel and dry filament is not known to the gram that water weighs; it is counted as
  * unknown in every row of weighings between which nothing was used, so that only differences within
@@ -39,7 +41,6 @@ public final class WeighingFit {
   /** Members of the weighted set. */
   public static final int MEMBERS = 64;
 
-  private static final int PARAMETERS = 3;
   private static final int MOST_EVALUATIONS = 40;
 
   /**
@@ -50,11 +51,11 @@ public final class WeighingFit {
   private static final double PROPOSAL_WIDTH = 1.3;
 
   /**
-   * The model follows a change of water no better than to this share of it; without it a fine scale
-   * makes a fit surer than the coarse runs that it rests on (found by holding advised cycles
-   * against hidden truth).
+   * The model follows a change of water no better than to this share of it: real spools have loops
+   * of wetting and drying and flanges that leak. Without it a fine scale makes a fit far surer than
+   * it is (found by holding estimates and advised cycles against spools of other physics).
    */
-  private static final double MODEL_SHARE = 0.01;
+  private static final double MODEL_SHARE = 0.05;
 
   private static final int SKIPPED_POINTS = 20;
 
@@ -63,19 +64,44 @@ public final class WeighingFit {
 
   private static final double GRAMS_PER_KG = 1000;
 
+  /** A reel whose water changes less says nothing and disturbs nothing. */
+  private static final double LEAST_REEL_WATER_G = 0.005;
+
   private final Material material;
   private final SpoolHistory history;
   private final List<Weighed> weighings;
   private final LotPrior prior;
   private final Options options;
+  private final double modelShare;
+  private final List<Unknown> unknowns;
+
+  /** Water that the reel is expected to hold at each weighing, g. */
+  private final double[] reelWaterG;
+
+  private final double reelSd;
 
   /** For each weighing, the first of those with nothing used between. */
   private final int[] rowStart;
 
+  /** What is sought. */
+  private enum Unknown {
+    DIFFUSION,
+    SORPTION,
+    START,
+    PACK,
+    WET_DIFFUSIVITY,
+    SORPTION_HEAT,
+    REEL_WATER
+  }
+
   /** A fit with the coarse model: what it leaves out is far below what lots differ. */
   public WeighingFit(
-      Material material, SpoolHistory history, List<Weighed> weighings, LotPrior prior) {
-    this(material, history, weighings, prior, Options.COARSE);
+      Material material,
+      SpoolHistory history,
+      List<Weighed> weighings,
+      LotPrior prior,
+      ReelWater reel) {
+    this(material, history, weighings, prior, reel, MODEL_SHARE, Options.COARSE);
   }
 
   /**
@@ -84,19 +110,28 @@ public final class WeighingFit {
    * @param history all that happened up to the last weighing; a weighing before which nothing was
    *     used must not shrink the winding
    * @param weighings in order of time, none before the history's start
+   * @param reel whose own water is on the scale too
+   * @param modelShare share of a change of water to which the model is trusted; 0 where spools are
+   *     as it says
    * @param options how finely the spool is followed
    */
-  public WeighingFit(
+  WeighingFit(
       Material material,
       SpoolHistory history,
       List<Weighed> weighings,
       LotPrior prior,
+      ReelWater reel,
+      double modelShare,
       Options options) {
     this.material = material;
     this.history = history;
     this.weighings = List.copyOf(weighings);
     this.prior = prior;
+    this.modelShare = modelShare;
     this.options = options;
+    this.reelWaterG = reel.grams(history, weighings.stream().mapToDouble(Weighed::atS).toArray());
+    this.reelSd = reel.logSd();
+    this.unknowns = Arrays.stream(Unknown.values()).filter(this::isOpen).toList();
     this.rowStart = new int[weighings.size()];
     for (int i = 1; i < rowStart.length; i++) {
       rowStart[i] = weighings.get(i).nothingUsedBefore() ? rowStart[i - 1] : i;
@@ -106,6 +141,19 @@ public final class WeighingFit {
   /** Whether there is anything to learn from: two weighings with nothing used between. */
   public boolean isInformative() {
     return weighings.stream().skip(1).anyMatch(Weighed::nothingUsedBefore);
+  }
+
+  /** What makes no difference here is not sought. */
+  private boolean isOpen(Unknown unknown) {
+    boolean bindingOpen = prior.logBindingSd() > 0;
+    return switch (unknown) {
+      case DIFFUSION, SORPTION, START -> true;
+      case PACK -> prior.logPackSd() > 0;
+      case WET_DIFFUSIVITY -> bindingOpen && material.value(Parameter.WET_DIFFUSIVITY) > 0;
+      case SORPTION_HEAT -> bindingOpen && material.value(Parameter.SORPTION_HEAT) > 0;
+      case REEL_WATER ->
+          Arrays.stream(reelWaterG).anyMatch(g -> Math.abs(g - reelWaterG[0]) > LEAST_REEL_WATER_G);
+    };
   }
 
   /** Finds what the weighings say. */
@@ -134,8 +182,8 @@ public final class WeighingFit {
             .withParameterRelativeTolerance(1e-3)
             .optimize(
                 new LeastSquaresBuilder()
-                    .start(new double[PARAMETERS])
-                    .target(new double[weighings.size() + PARAMETERS])
+                    .start(new double[unknowns.size()])
+                    .target(new double[weighings.size() + unknowns.size()])
                     .model(
                         point -> new Pair<>(residuals(point.toArray()), jacobian(point.toArray())))
                     .parameterValidator(WeighingFit::within)
@@ -156,18 +204,21 @@ public final class WeighingFit {
   }
 
   private List<double[]> pointsAround(double[] best, RealMatrix curvature) {
-    RealMatrix root = new CholeskyDecomposition(MatrixUtils.inverse(curvature), 1e-9, 1e-12).getL();
+    RealMatrix spread = MatrixUtils.inverse(curvature);
+    // Symmetric but for rounding.
+    RealMatrix even = spread.add(spread.transpose()).scalarMultiply(0.5);
+    RealMatrix root = new CholeskyDecomposition(even, 1e-9, 1e-12).getL();
     NormalDistribution normal = new NormalDistribution();
-    HaltonSequenceGenerator halton = new HaltonSequenceGenerator(PARAMETERS);
+    HaltonSequenceGenerator halton = new HaltonSequenceGenerator(unknowns.size());
     halton.skipTo(SKIPPED_POINTS);
     List<double[]> points = new ArrayList<>();
     for (int i = 0; i < MEMBERS; i++) {
-      double[] even =
+      double[] drawn =
           Arrays.stream(halton.nextVector())
               .map(normal::inverseCumulativeProbability)
               .map(z -> PROPOSAL_WIDTH * z)
               .toArray();
-      points.add(within(vector(best).add(root.operate(vector(even)))).toArray());
+      points.add(within(vector(best).add(root.operate(vector(drawn)))).toArray());
     }
     return points;
   }
@@ -198,17 +249,25 @@ public final class WeighingFit {
   }
 
   private Member member(double[] point, double weight) {
+    double[] all = new double[Unknown.values().length];
+    for (int a = 0; a < point.length; a++) {
+      all[unknowns.get(a).ordinal()] = point[a];
+    }
     return new Member(
-        prior.logDiffusion() + prior.logDiffusionSd() * point[0],
-        prior.logSorption() + prior.logSorptionSd() * point[1],
-        point[2],
+        prior.logDiffusion() + prior.logDiffusionSd() * all[Unknown.DIFFUSION.ordinal()],
+        prior.logSorption() + prior.logSorptionSd() * all[Unknown.SORPTION.ordinal()],
+        all[Unknown.START.ordinal()],
+        prior.logPackSd() * all[Unknown.PACK.ordinal()],
+        prior.logBindingSd() * all[Unknown.WET_DIFFUSIVITY.ordinal()],
+        prior.logBindingSd() * all[Unknown.SORPTION_HEAT.ordinal()],
+        reelSd * all[Unknown.REEL_WATER.ordinal()],
         weight);
   }
 
   private RealMatrix jacobian(double[] point) {
     RealVector here = residuals(point);
     RealVector[] ahead =
-        IntStream.range(0, PARAMETERS)
+        IntStream.range(0, unknowns.size())
             .parallel()
             .mapToObj(
                 a -> {
@@ -217,8 +276,8 @@ public final class WeighingFit {
                   return residuals(moved);
                 })
             .toArray(RealVector[]::new);
-    RealMatrix slopes = MatrixUtils.createRealMatrix(here.getDimension(), PARAMETERS);
-    for (int a = 0; a < PARAMETERS; a++) {
+    RealMatrix slopes = MatrixUtils.createRealMatrix(here.getDimension(), unknowns.size());
+    for (int a = 0; a < unknowns.size(); a++) {
       slopes.setColumnVector(a, ahead[a].subtract(here).mapDivide(DIFFERENCE));
     }
     return slopes;
@@ -227,13 +286,13 @@ public final class WeighingFit {
   /** Residuals of the weighings, then of the prior, all in standard deviations. */
   private RealVector residuals(double[] point) {
     double[] water = waterG(point);
-    double[] residuals = new double[water.length + PARAMETERS];
+    double[] residuals = new double[water.length + unknowns.size()];
     for (int start = 0; start < water.length; start++) {
       if (rowStart[start] == start) {
         addRow(start, water, residuals);
       }
     }
-    System.arraycopy(point, 0, residuals, water.length, PARAMETERS);
+    System.arraycopy(point, 0, residuals, water.length, unknowns.size());
     return vector(residuals);
   }
 
@@ -262,20 +321,13 @@ public final class WeighingFit {
    */
   private double sdG(int i) {
     double change = weighings.get(i).grossG() - weighings.get(rowStart[i]).grossG();
-    return Math.hypot(weighings.get(i).sdG(), MODEL_SHARE * change);
+    return Math.hypot(weighings.get(i).sdG(), modelShare * change);
   }
 
-  /** Water in the spool at each weighing, g. */
+  /** Water in filament and reel at each weighing, g. */
   private double[] waterG(double[] point) {
     Member lot = member(point, 1);
-    SpoolReplay replay =
-        new SpoolReplay(
-            material,
-            history,
-            lot.diffusionFactor(),
-            lot.sorptionFactor(),
-            lot.startShift(),
-            options);
+    SpoolReplay replay = new SpoolReplay(lot.of(material), history, lot.startShift(), options);
     SpoolState state = replay.start();
     double time = history.startS();
     double[] water = new double[weighings.size()];
@@ -285,7 +337,7 @@ public final class WeighingFit {
         state = replay.advance(state, time, at, null);
         time = at;
       }
-      water[i] = GRAMS_PER_KG * state.waterKg();
+      water[i] = GRAMS_PER_KG * state.waterKg() + Math.exp(lot.logReelWater()) * reelWaterG[i];
     }
     return water;
   }

@@ -99,18 +99,37 @@ public record Material(String name, String title, Map<Parameter, Sourced> parame
    * @param sorptionFactor multiplies the uptake at every humidity
    */
   public Material ofLot(double diffusionFactor, double sorptionFactor) {
+    return ofLot(new LotFactors(diffusionFactor, sorptionFactor));
+  }
+
+  /**
+   * This material as a lot of it was found to be; pack factor, wet exponent and sorption heat go no
+   * further than makes sense for any material.
+   */
+  public Material ofLot(LotFactors lot) {
     Map<Parameter, Sourced> changed = new EnumMap<>(parameters);
-    scale(changed, Parameter.DIFFUSIVITY, diffusionFactor);
-    scale(changed, Parameter.SORPTION_HENRY, sorptionFactor);
-    scale(changed, Parameter.SORPTION_SATURATION, sorptionFactor);
+    scale(changed, Parameter.DIFFUSIVITY, lot.diffusion());
+    scale(changed, Parameter.SORPTION_HENRY, lot.sorption());
+    scale(changed, Parameter.SORPTION_SATURATION, lot.sorption());
+    scaleWithin(changed, Parameter.PACK_FACTOR, lot.pack());
+    scaleWithin(changed, Parameter.WET_DIFFUSIVITY, lot.wetDiffusivity());
+    scaleWithin(changed, Parameter.SORPTION_HEAT, lot.sorptionHeat());
     return new Material(name, title, changed);
   }
 
   private static void scale(Map<Parameter, Sourced> figures, Parameter parameter, double factor) {
-    figures.put(
-        parameter,
-        new Sourced(
-            factor * figures.get(parameter).value(), "learned by weighing", Sourced.Grade.OWN));
+    learned(figures, parameter, factor * figures.get(parameter).value());
+  }
+
+  private static void scaleWithin(
+      Map<Parameter, Sourced> figures, Parameter parameter, double factor) {
+    if (factor != 1) {
+      learned(figures, parameter, parameter.held(factor * figures.get(parameter).value()));
+    }
+  }
+
+  private static void learned(Map<Parameter, Sourced> figures, Parameter parameter, double value) {
+    figures.put(parameter, new Sourced(value, "learned by weighing", Sourced.Grade.OWN));
   }
 
   /**

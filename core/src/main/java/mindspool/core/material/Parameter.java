@@ -41,6 +41,11 @@ public enum Parameter {
     return unit;
   }
 
+  /** The nearest value that makes sense. */
+  double held(double value) {
+    return Math.min(max, Math.max(min, value));
+  }
+
   double check(double value) {
     return Require.within(key, value, min, max, unit);
   }

@@ -5,8 +5,8 @@ import mindspool.core.material.Material;
 
 /**
  * How sure an estimate is, to first order: the history is followed again with the diffusivity, the
- * uptake and the assumed start each one standard deviation higher, and the changes are added as
- * independent errors.
+ * uptake and the assumed start each one standard deviation higher, and the changes, and what the
+ * model leaves out, are added as independent errors.
  *
  * <p>Spreads: diffusivity a factor exp(0.6), uptake a factor exp(0.2) (judgement on handbook
  * ranges, grade D); the start as given in the history. Not counted: errors of the climate record.
@@ -66,10 +66,8 @@ public final class MoistureBand implements ProfileBand {
       double startShift) {
     SpoolReplay replay =
         new SpoolReplay(
-            material,
+            material.ofLot(diffusionFactor, sorptionFactor),
             history,
-            diffusionFactor,
-            sorptionFactor,
             startShift,
             SpoolMoistureModel.Options.COARSE);
     return replay.advance(replay.start(), history.startS(), timeS, null).profile();
@@ -78,7 +76,7 @@ public final class MoistureBand implements ProfileBand {
   @Override
   public double halfWidth(ToDoubleFunction<MoistureProfile> quantity) {
     double centre = quantity.applyAsDouble(expected);
-    double sum = 0;
+    double sum = Math.pow(UNMODELLED_SHARE_SD * centre, 2);
     for (MoistureProfile profile : varied) {
       double change = quantity.applyAsDouble(profile) - centre;
       sum += change * change;

@@ -30,4 +30,24 @@ public record SpoolHistory(
     stays = stays.stream().sorted(Comparator.comparingDouble(Stay::fromS)).toList();
     masses = masses.stream().sorted(Comparator.comparingDouble(MassLeft::atS)).toList();
   }
+
+  /** Where it lay at a time. */
+  public Stay stayAt(double timeS) {
+    Stay current = stays.get(0);
+    for (Stay stay : stays) {
+      if (stay.fromS() <= timeS) {
+        current = stay;
+      }
+    }
+    return current;
+  }
+
+  /** When it was next put elsewhere; infinite where it was not. */
+  public double nextStayAfter(double timeS) {
+    return stays.stream()
+        .mapToDouble(Stay::fromS)
+        .filter(from -> from > timeS)
+        .min()
+        .orElse(Double.POSITIVE_INFINITY);
+  }
 }

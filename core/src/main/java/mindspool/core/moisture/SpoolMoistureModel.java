@@ -37,9 +37,9 @@ import mindspool.core.stock.Winding;
  * rings' uptake changes. Each step sees the straight line through the climate's readings within it,
  * which keeps their mean exactly. Water is carried as a flux balance, hence conserved to rounding.
  *
- * <p>Where water softens the polymer its diffusivity rises with the water in the ring; within one
- * filament it is taken as even. Bound water shifts the isotherm with temperature and takes its own
- * heat along ({@link Sorption}).
+ * <p>Where water softens the polymer its diffusivity rises with the water in the ring, by what lies
+ * half-way between the mean of a filament and its surface. Bound water shifts the isotherm with
+ * temperature and takes its own heat along ({@link Sorption}).
  *
  * <p>Valid from -40 to 110 °C; above that boiling within the pores would need pressure flow. Not
  * modelled: hysteresis, the reel's own water. Parameters are uncertain by a factor of two in time.
@@ -83,6 +83,14 @@ public final class SpoolMoistureModel {
   private static final double PLAUSIBLE_ACTIVITY = 1.05;
 
   private static final int MAX_NEWTON = 25;
+
+  /**
+   * Where diffusivity rises with moisture, the moisture that counts lies so far from the mean of a
+   * filament towards that of its surface: a dry skin holds water back, a wet one lets it in. After
+   * Crank 1975, section 10.5, the mean over early uptake and early loss is 0.64; towards the end of
+   * either it falls, so a half.
+   */
+  private static final double SKIN_SHARE = 0.5;
 
   /** How often the heat of uptake is mended in a stage; mostly not at all. */
   private static final int MOST_HEAT_ROUNDS = 8;
@@ -599,7 +607,7 @@ public final class SpoolMoistureModel {
       double pace =
           span
               * diffusion.atKelvin(temperature)
-              * softened(modeBase, at, span * state.contentRatePerS[i])
+              * softened(modeBase, at, span * state.contentRatePerS[i], surface(state, i))
               / diffusionLengthSquared;
       double known = 0;
       double led = 0;
@@ -618,7 +626,7 @@ public final class SpoolMoistureModel {
    * How many times as fast water moves in a ring as if it were dry, by what it will hold at the end
    * of the stage if it goes on as in the one before.
    */
-  private double softened(double[] modeBase, int at, double toCome) {
+  private double softened(double[] modeBase, int at, double toCome, double surface) {
     if (diffusion.wetExponent() == 0) {
       return 1;
     }
@@ -628,7 +636,18 @@ public final class SpoolMoistureModel {
       content += weight[n] * modeBase[at + n];
     }
     return Math.exp(
-        diffusion.wetExponent() * Math.min(Math.max(0, content), sorption.saturationFraction()));
+        diffusion.wetExponent()
+            * Math.min(
+                Math.max(0, content + SKIN_SHARE * (surface - content)),
+                sorption.saturationFraction()));
+  }
+
+  /** What the filament's surface holds in a ring, as far as it is known yet. */
+  private double surface(SpoolState state, int ring) {
+    return diffusion.wetExponent() == 0
+        ? 0
+        : sorption.moistureFraction(
+            state.vapourPressurePa[ring] / fullPressure(state.temperatureK[ring]));
   }
 
   private void prepareVapour(SpoolState state, AirContact contact, double airTemperatureK) {

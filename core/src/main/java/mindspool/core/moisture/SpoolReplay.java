@@ -2,12 +2,7 @@ package mindspool.core.moisture;
 
 import mindspool.core.material.Material;
 
-/**
- * Follows a spool's water through its whole history.
- *
- * <p>The factors let the same history be followed for a material that differs from the table's, as
- * every lot does.
- */
+/** Follows a spool's water through its whole history. */
 public final class SpoolReplay {
 
   /** A replay begins its steps afresh at whole multiples of this, s. */
@@ -17,28 +12,21 @@ public final class SpoolReplay {
   private final SpoolMoistureModel model;
   private final double startPercent;
 
-  /** Replays with the table's material. */
+  /** Replays from the start that is assumed. */
   public SpoolReplay(Material material, SpoolHistory history) {
-    this(material, history, 1, 1, 0, SpoolMoistureModel.Options.STANDARD);
+    this(material, history, 0, SpoolMoistureModel.Options.STANDARD);
   }
 
   /**
-   * Replays with a material that differs from the table's.
+   * Replays from another start.
    *
-   * @param diffusionFactor multiplies the diffusivity
-   * @param sorptionFactor multiplies the uptake at every humidity
+   * @param lot the material as this lot of it is taken to be
    * @param startShift shifts the assumed start by so many standard deviations
    * @param options how finely it is computed
    */
   public SpoolReplay(
-      Material material,
-      SpoolHistory history,
-      double diffusionFactor,
-      double sorptionFactor,
-      double startShift,
-      SpoolMoistureModel.Options options) {
+      Material lot, SpoolHistory history, double startShift, SpoolMoistureModel.Options options) {
     this.history = history;
-    Material lot = material.ofLot(diffusionFactor, sorptionFactor);
     this.model = new SpoolMoistureModel(lot, options);
     StartMoisture start = history.start();
     double humidity =
@@ -73,7 +61,7 @@ public final class SpoolReplay {
     SpoolState current = state;
     double time = fromS;
     while (time < toS) {
-      SpoolHistory.Stay stay = stayAt(time);
+      SpoolHistory.Stay stay = history.stayAt(time);
       double checkpoint = checkpointBefore(time) + CHECKPOINT_SPACING_S;
       double next = Math.min(Math.min(toS, checkpoint), nextEventAfter(time));
       model.advance(current, stay.climate(), stay.contact(), time, next, listener);
@@ -86,23 +74,8 @@ public final class SpoolReplay {
     return current;
   }
 
-  private SpoolHistory.Stay stayAt(double time) {
-    SpoolHistory.Stay current = history.stays().get(0);
-    for (SpoolHistory.Stay stay : history.stays()) {
-      if (stay.fromS() <= time) {
-        current = stay;
-      }
-    }
-    return current;
-  }
-
   private double nextEventAfter(double time) {
-    double next = Double.POSITIVE_INFINITY;
-    for (SpoolHistory.Stay stay : history.stays()) {
-      if (stay.fromS() > time) {
-        next = Math.min(next, stay.fromS());
-      }
-    }
+    double next = history.nextStayAfter(time);
     for (SpoolHistory.MassLeft mass : history.masses()) {
       if (mass.atS() > time) {
         next = Math.min(next, mass.atS());

@@ -3,6 +3,7 @@ package mindspool.core.stock;
 import java.util.Arrays;
 import java.util.OptionalDouble;
 import mindspool.core.InvalidValueException;
+import mindspool.core.material.Sorption;
 
 /**
  * What a reel's body is made of: its empty mass and the heat that it stands.
@@ -36,6 +37,13 @@ public enum ReelKind {
   PRINTED_PLA("printed PLA", "Printed, PLA", 45, "PLA softens at 55 to 60 °C", 50, 100, 170),
   PRINTED_PETG("printed PETG", "Printed, PETG", 62, "PETG softens at 75 to 80 °C", 50, 100, 170),
   REFILL("refill", "Refill coil, no reel", Double.NaN, "", 0, 4, 20);
+
+  private static final double CARDBOARD_LAG_H = 6;
+
+  private static final double PLASTIC_LAG_H = 40;
+
+  /** Corrections for a known reel are good to 40 %. Common practice. */
+  private static final double KNOWN_UPTAKE_SD = 0.4;
 
   /** Hot melt softens at 60 to 80 °C (grade C). */
   private static final double HOT_MELT_C = 65;
@@ -83,6 +91,47 @@ public enum ReelKind {
   /** Whether its body takes up water that counts on a scale. */
   public boolean isCardboard() {
     return this == CARDBOARD || this == CARDBOARD_HOT_MELT;
+  }
+
+  /**
+   * Water that the body of a reel takes up.
+   *
+   * @param sorption of its material
+   * @param lagH time constant at 23 °C, h
+   * @param logSd standard deviation of the logarithm of what it really takes up
+   */
+  public record WaterUptake(Sorption sorption, double lagH, double logSd) {
+
+    private static final WaterUptake NONE = new WaterUptake(new Sorption(1e-7, 1e-7, 1), 1, 0);
+
+    /** Share of its dry mass in saturated air; none for metal. */
+    public double atSaturation() {
+      return sorption.saturationFraction() > 1e-6 ? sorption.saturationFraction() : 0;
+    }
+  }
+
+  /**
+   * Water that its body takes up. Cardboard: paper isotherms, from memory (grade B), lag of its
+   * flanges about 6 h. Plastics: as filaments of the same polymer hold (grade C), polystyrene a
+   * tenth of a percent (from memory), lag of walls of 2.5 mm about 40 h (grade D). Unknown plastic
+   * is anything from polystyrene to ABS.
+   */
+  public WaterUptake uptake() {
+    return switch (this) {
+      case CARDBOARD, CARDBOARD_HOT_MELT ->
+          new WaterUptake(new Sorption(0.15, 0.22, 6), CARDBOARD_LAG_H, KNOWN_UPTAKE_SD);
+      case PLASTIC -> plastic(0.003, 0.7);
+      case POLYSTYRENE -> plastic(0.001, KNOWN_UPTAKE_SD);
+      case ABS -> plastic(0.0044, KNOWN_UPTAKE_SD);
+      case PC -> plastic(0.003, KNOWN_UPTAKE_SD);
+      case PRINTED_PLA -> plastic(0.0065, KNOWN_UPTAKE_SD);
+      case PRINTED_PETG -> plastic(0.0035, KNOWN_UPTAKE_SD);
+      case METAL, REFILL -> WaterUptake.NONE;
+    };
+  }
+
+  private static WaterUptake plastic(double saturation, double logSd) {
+    return new WaterUptake(new Sorption(saturation, saturation, 1), PLASTIC_LAG_H, logSd);
   }
 
   /** What happens to it above its ceiling. */

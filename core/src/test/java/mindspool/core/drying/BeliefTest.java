@@ -8,6 +8,7 @@ import java.util.Optional;
 import mindspool.core.learning.LotPrior;
 import mindspool.core.learning.Member;
 import mindspool.core.moisture.MoistureProfile;
+import mindspool.core.moisture.ProfileBand;
 import org.junit.jupiter.api.Test;
 
 class BeliefTest {
@@ -39,8 +40,9 @@ class BeliefTest {
         Belief.learned(
             List.of(new Member(0, 0, 0, 0.5), new Member(1, 0, 0, 0.5)),
             List.of(profile(0.1, 0.2), profile(0.1, 0.2)));
-    assertThat(learned.sd(DIFFUSION_ONLY)).isBetween(0.5, 0.51);
-    assertThat(learned.sd(WATER_ONLY)).isCloseTo(0, within(1e-9));
+    double model = ProfileBand.UNMODELLED_SHARE_SD;
+    assertThat(learned.sd(DIFFUSION_ONLY)).isCloseTo(Math.hypot(0.5, model), within(1e-9));
+    assertThat(learned.sd(WATER_ONLY)).isCloseTo(model, within(1e-9));
   }
 
   /** The design point raises the quantity by just so many deviations, to first order. */

@@ -16,10 +16,10 @@ public final class HiddenLot {
   public HiddenLot(Material material, SpoolHistory history, Random random) {
     truth =
         new SpoolReplay(
-            material,
+            material.ofLot(
+                Math.exp(LotPrior.ANY_LOT.logDiffusionSd() * random.nextGaussian()),
+                Math.exp(LotPrior.ANY_LOT.logSorptionSd() * random.nextGaussian())),
             history,
-            Math.exp(LotPrior.ANY_LOT.logDiffusionSd() * random.nextGaussian()),
-            Math.exp(LotPrior.ANY_LOT.logSorptionSd() * random.nextGaussian()),
             random.nextGaussian(),
             Options.STANDARD);
   }

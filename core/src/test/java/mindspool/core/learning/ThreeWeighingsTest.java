@@ -99,7 +99,9 @@ class ThreeWeighingsTest {
       Hidden spool = new Hidden(material, 100 * seed + name.hashCode());
       double truth = spool.at(ASKED_S).profile().meanPercent();
       Calibration found =
-          new WeighingFit(material, spool.history, spool.weighings(), LotPrior.ANY_LOT).run();
+          new WeighingFit(
+                  material, spool.history, spool.weighings(), LotPrior.ANY_LOT, ReelWater.NONE)
+              .run();
       CalibratedBand band = CalibratedBand.at(material, spool.history, ASKED_S, found);
       double low = band.quantile(MoistureProfile::meanPercent, 0.1);
       double high = band.quantile(MoistureProfile::meanPercent, 0.9);
@@ -108,7 +110,7 @@ class ThreeWeighingsTest {
       errorAfter += Math.abs(middle - truth) / truth;
       widthAfter += (high - low) / truth;
       MoistureBand table = MoistureBand.at(material, spool.history, ASKED_S);
-      SpoolReplay expected = new SpoolReplay(material, spool.history, 1, 1, 0, Options.COARSE);
+      SpoolReplay expected = new SpoolReplay(material, spool.history, 0, Options.COARSE);
       double before = expected.advance(expected.start(), 0, ASKED_S, null).profile().meanPercent();
       errorBefore += Math.abs(before - truth) / truth;
       widthBefore += 2 * table.halfWidth(MoistureProfile::meanPercent) / truth;

@@ -50,7 +50,7 @@ class WeighingFitTest {
       Material material, SpoolHistory history, double startShift, double stepG, double... atS) {
     SpoolReplay truth =
         new SpoolReplay(
-            material, history, TRUE_DIFFUSION, TRUE_SORPTION, startShift, Options.STANDARD);
+            material.ofLot(TRUE_DIFFUSION, TRUE_SORPTION), history, startShift, Options.STANDARD);
     SpoolState state = truth.start();
     double time = 0;
     List<Weighed> weighings = new ArrayList<>();
@@ -69,8 +69,14 @@ class WeighingFitTest {
     return history(material, new StartMoisture(floor, 2), new Stay(0, ROOM, AirContact.STILL));
   }
 
+  /** Any lot of which nothing but diffusivity and uptake is open, as the cases have it. */
+  private static final LotPrior POLYMER_ONLY =
+      new LotPrior(0, LotPrior.ANY_LOT.logDiffusionSd(), 0, LotPrior.ANY_LOT.logSorptionSd(), 0, 0);
+
   private static Calibration fit(Material material, SpoolHistory history, List<Weighed> weighings) {
-    WeighingFit fit = new WeighingFit(material, history, weighings, LotPrior.ANY_LOT);
+    WeighingFit fit =
+        new WeighingFit(
+            material, history, weighings, POLYMER_ONLY, ReelWater.NONE, 0.01, Options.COARSE);
     assertThat(fit.isInformative()).isTrue();
     return fit.run();
   }
@@ -169,7 +175,15 @@ class WeighingFitTest {
     Material petg = material("PETG");
     List<Weighed> weighings =
         List.of(new Weighed(0, 1234, 0.1, false), new Weighed(DAY_S, 980, 0.1, false));
-    WeighingFit fit = new WeighingFit(petg, driedThenOpen(petg), weighings, LotPrior.ANY_LOT);
+    WeighingFit fit =
+        new WeighingFit(
+            petg,
+            driedThenOpen(petg),
+            weighings,
+            POLYMER_ONLY,
+            ReelWater.NONE,
+            0.01,
+            Options.COARSE);
     assertThat(fit.isInformative()).isFalse();
     Calibration found = fit.run();
     assertThat(found.mean(Member::logDiffusion)).isCloseTo(0, within(0.05));

@@ -111,7 +111,10 @@ public final class DiscretisedSpool implements OrdinaryDifferentialEquation {
       for (int n = 0; n < modes.count(); n++) {
         content += modes.weight(n) * state[i * modes.count() + n];
       }
-      double softened = Math.exp(material.value(Parameter.WET_DIFFUSIVITY) * Math.max(0, content));
+      // Half-way between the mean and the surface.
+      double decisive =
+          Math.min(Math.max(0, (content + surface) / 2), material.sorption().saturationFraction());
+      double softened = Math.exp(material.value(Parameter.WET_DIFFUSIVITY) * decisive);
       double pace = material.diffusion().atKelvin(kelvin) * softened / radius2;
       double uptake = 0;
       for (int n = 0; n < modes.count(); n++) {

@@ -96,10 +96,11 @@ class DemoWorkshop implements ApplicationRunner {
     tiredBox =
         room.container(
             "Lidded box B", PlaceKind.LIDDED_BOX, back, 30, "silica_gel", 60, 55, 74, 40);
+    long bench = room.place(WeirLane.WEIGHING_BENCH, PlaceKind.OPEN_SHELF, workshop, 1);
     devices.hygrometer("Workshop hygrometer", workshop, WeirLane.WORKSHOP_AIR);
     devices.hygrometer("Back room hygrometer", backRoom, WeirLane.BACK_ROOM_AIR);
     devices.hygrometer("Printer hygrometer", printer, WeirLane.PRINTER_AIR);
-    devices.scale("Bench scale", WeirLane.SCALE);
+    devices.scale("Bench scale", bench, WeirLane.SCALE);
     devices.hygrometer("Bench dryer probe", dryer, WeirLane.DRYER_AIR);
     dryers.describe(dryer, DryerKind.PURPOSE_MADE_VENTED, 75, 4, 215, 240);
     dryers.measured(dryer, 60, DemoLogs.ofProbes(60));

@@ -4,13 +4,13 @@ import java.util.List;
 import mindspool.core.device.ReadingUnit;
 import mindspool.server.devices.DeviceRequests.ChannelRequest;
 import mindspool.server.devices.DeviceRequests.DeviceRequest;
+import mindspool.simulators.WeirLane;
 import org.springframework.stereotype.Service;
 
 /** Maps the demonstration's devices, by the same acts as a person would. */
 @Service
 public class DemoDevices {
 
-  private static final double SCALE_STEP_G = 1;
   private static final double HUMIDITY_STEP = 0.1;
 
   private final DeviceEditing editing;
@@ -34,14 +34,14 @@ public class DemoDevices {
             null));
   }
 
-  /** Maps a scale that publishes plain numbers. */
-  public void scale(String name, String topic) {
+  /** Maps a scale in a place that publishes plain numbers. */
+  public void scale(String name, long placeId, String topic) {
     editing.add(
         new DeviceRequest(
             name,
             Device.Kind.SCALE,
-            null,
-            SCALE_STEP_G,
+            placeId,
+            WeirLane.SCALE_STEP_G,
             null,
             List.of(new ChannelRequest(topic, "", ReadingUnit.GRAM, null)),
             null));

@@ -41,7 +41,12 @@ class Calibrations {
     }
     Optional<LotPrior> lot = lotPrior(spool);
     WeighingFit fit =
-        new WeighingFit(spool.material(), history, spool.weighings(), lot.orElse(LotPrior.ANY_LOT));
+        new WeighingFit(
+            spool.material(),
+            history,
+            spool.weighings(),
+            lot.orElse(LotPrior.ANY_LOT),
+            ExpectedMass.reel(spool));
     if (!fit.isInformative()) {
       known.remove(id);
       return Optional.empty();

@@ -49,11 +49,7 @@ record SpoolEstimate(
   /** Its material: as its weighings taught, or those of its lot, else the table's. */
   Material material() {
     return isTaught(learned)
-        ? spool
-            .material()
-            .ofLot(
-                learned.calibration().best().diffusionFactor(),
-                learned.calibration().best().sorptionFactor())
+        ? learned.calibration().best().of(spool.material())
         : lot.of(spool.material());
   }
 
@@ -161,12 +157,7 @@ record SpoolEstimate(
 
   private static SpoolReplay taught(SpoolRecord spool, SpoolHistory history, Member lot) {
     return new SpoolReplay(
-        spool.material(),
-        history,
-        lot.diffusionFactor(),
-        lot.sorptionFactor(),
-        lot.startShift(),
-        SpoolMoistureModel.Options.STANDARD);
+        lot.of(spool.material()), history, lot.startShift(), SpoolMoistureModel.Options.STANDARD);
   }
 
   private static Untaught untaught(SpoolRecord spool, SpoolHistory history, long nowS) {

@@ -53,7 +53,11 @@ final class SpoolViews {
   /** Until when the next grams print well. */
   record PrintableView(PrintableUntil.State state, Long atS, double headroomPercent, double jobG) {}
 
-  /** A spool on the shelf. {@code frames} and {@code printable} are absent until computed. */
+  /**
+   * A spool on the shelf. What is computed is absent until it is.
+   *
+   * @param expectedGrossG what a scale should show if nothing was used since the last weighing
+   */
   record SpoolView(
       String code,
       String material,
@@ -78,7 +82,8 @@ final class SpoolViews {
       long arrivedS,
       boolean ready,
       Frames frames,
-      PrintableView printable) {}
+      PrintableView printable,
+      Double expectedGrossG) {}
 
   static SpoolView shelf(SpoolRecord spool, SpoolEstimate estimate, double jobG, long nowS) {
     return view(spool, estimate, jobG, nowS, SHELF_RINGS);
@@ -116,7 +121,8 @@ final class SpoolViews {
         stored.arrivedS,
         estimate != null,
         estimate == null ? null : frames(estimate, nowS, rings),
-        estimate == null ? null : printable(estimate, jobG, nowS));
+        estimate == null ? null : printable(estimate, jobG, nowS),
+        estimate == null ? null : ExpectedMass.grossG(spool, estimate, nowS));
   }
 
   private static Frames frames(SpoolEstimate estimate, long nowS, int rings) {
@@ -183,6 +189,9 @@ final class SpoolViews {
   /** A factor on the table's value with its 80 % band. */
   record FactorView(double low, double likely, double high) {}
 
+  /** Something else that was sought, in words, as a factor on the table's value. */
+  record OtherFactor(String what, FactorView factor) {}
+
   /**
    * What the weighings taught.
    *
@@ -190,6 +199,7 @@ final class SpoolViews {
    *     stays as it was
    * @param doubtfulAtS the weighing that fits least
    * @param fromLot whether a sibling's weighings were the starting point
+   * @param others what was sought along with the two
    * @param meanBefore mean moisture now without them, %
    * @param bandBefore and its band
    */
@@ -199,13 +209,19 @@ final class SpoolViews {
       boolean fromLot,
       FactorView diffusion,
       FactorView sorption,
+      List<OtherFactor> others,
       double meanBefore,
       BandView bandBefore) {}
 
-  /** What the last weighings with nothing used between prove; see {@link DryingProof}. */
+  /**
+   * What the last weighings with nothing used between prove; see {@link DryingProof}.
+   *
+   * @param reelRemovedG of the water removed, what the reel itself is expected to have lost
+   */
   record ProofView(
       DryingProof.Verdict verdict,
       double removedG,
+      double reelRemovedG,
       double removedSdG,
       int weighings,
       double stepG,
@@ -213,15 +229,18 @@ final class SpoolViews {
       boolean scaleTooCoarse,
       double floorPercent) {}
 
-  private static ProofView proofView(SpoolRecord spool, Material material, Climates climates) {
-    return proof(spool, material, climates)
+  private static ProofView proofView(SpoolRecord spool, SpoolEstimate estimate, Climates climates) {
+    List<Weighed> row = spool.lastRow();
+    return proof(spool, estimate.material(), climates)
         .map(
             proof ->
                 new ProofView(
                     proof.verdict(),
                     proof.removedG(),
+                    -ExpectedMass.reelGainG(
+                        spool, estimate, row.get(0).atS(), row.get(row.size() - 1).atS()),
                     proof.removedSdG(),
-                    spool.lastRow().size(),
+                    row.size(),
                     proof.stepG(),
                     proof.stepNeededG(),
                     proof.isScaleTooCoarse(),
@@ -266,8 +285,26 @@ final class SpoolViews {
         estimate.learned().fromLot(),
         factor(found, Member::diffusionFactor),
         factor(found, Member::sorptionFactor),
+        others(found),
         before.profile().meanPercent(),
         band(before.band()));
+  }
+
+  private static List<OtherFactor> others(Calibration found) {
+    List<OtherFactor> others = new ArrayList<>();
+    addOther(others, found, "how fast vapour passes between the wraps", Member::logPack);
+    addOther(others, found, "how much water speeds its own way", Member::logWetDiffusivity);
+    addOther(others, found, "the heat with which water is bound", Member::logSorptionHeat);
+    addOther(others, found, "what the reel itself takes up", Member::logReelWater);
+    return others;
+  }
+
+  private static void addOther(
+      List<OtherFactor> others, Calibration found, String what, ToDoubleFunction<Member> log) {
+    if (found.sd(log) > 0) {
+      others.add(
+          new OtherFactor(what, factor(found, member -> Math.exp(log.applyAsDouble(member)))));
+    }
   }
 
   private static FactorView factor(Calibration found, ToDoubleFunction<Member> quantity) {
@@ -346,7 +383,7 @@ final class SpoolViews {
         facts.stream().map(SpoolViews::fact).toList(),
         band(estimate.band().get()),
         learned(estimate),
-        proofView(spool, estimate.material(), climates),
+        proofView(spool, estimate, climates),
         new BasisView(
             stored.arrival,
             stored.startHumidityPercent,

@@ -276,10 +276,8 @@ public class Spools {
     SpoolHistory history = spool.history(climates, now, now + 1.0);
     SpoolReplay truth =
         new SpoolReplay(
-            spool.material(),
+            spool.material().ofLot(lot.diffusionFactor, lot.sorptionFactor),
             history,
-            lot.diffusionFactor,
-            lot.sorptionFactor,
             0,
             SpoolMoistureModel.Options.STANDARD);
     SpoolState state = truth.start();

@@ -1,0 +1,104 @@
+package mindspool.simulators;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.function.ToDoubleFunction;
+import java.util.stream.LongStream;
+import mindspool.core.learning.CalibratedBand;
+import mindspool.core.learning.Calibration;
+import mindspool.core.learning.LotPrior;
+import mindspool.core.learning.Member;
+import mindspool.core.learning.ReelWater;
+import mindspool.core.learning.WeighingFit;
+import mindspool.core.material.Material;
+import mindspool.core.material.MaterialCatalogue;
+import mindspool.core.moisture.MoistureBand;
+import mindspool.core.moisture.MoistureProfile;
+import mindspool.core.moisture.ProfileBand;
+import mindspool.core.moisture.SpoolMoistureModel.Options;
+import mindspool.core.moisture.SpoolReplay;
+import mindspool.core.stock.ReelKind;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/**
+ * The program's estimates against spools that obey other physics than its model: its 80 % bands
+ * must hold what is true about four times in five, weighed or not.
+ */
+class OtherPhysicsTest {
+
+  private static final List<String> MATERIALS =
+      List.of("PLA", "PETG", "ABS", "PA6", "TPU95A", "PVA");
+  private static final List<ToDoubleFunction<MoistureProfile>> QUANTITIES =
+      List.of(
+          MoistureProfile::outerPercent,
+          MoistureProfile::meanPercent,
+          MoistureProfile::corePercent);
+  private static final int RUNS = 40;
+  private static final ReelWater REEL = ReelWater.of(ReelKind.PLASTIC, 210);
+
+  /**
+   * Share of quantities inside their band.
+   *
+   * @param stepG of the scale; 0 where nobody weighs
+   */
+  private static double coverage(Material material, double stepG) {
+    return LongStream.range(0, RUNS)
+        .parallel()
+        .mapToDouble(
+            n -> {
+              UnknownSpool spool =
+                  new UnknownSpool(material, 77 * n + material.name().hashCode(), stepG);
+              return stepG > 0 ? weighed(spool) : notWeighed(spool);
+            })
+        .average()
+        .orElseThrow();
+  }
+
+  private static double notWeighed(UnknownSpool spool) {
+    return inside(
+        spool,
+        new SpoolReplay(spool.material(), spool.told()),
+        MoistureBand.at(spool.material(), spool.told(), spool.askedS()));
+  }
+
+  private static double weighed(UnknownSpool spool) {
+    Calibration found =
+        new WeighingFit(spool.material(), spool.told(), spool.weighings(), LotPrior.ANY_LOT, REEL)
+            .run();
+    Member best = found.best();
+    return inside(
+        spool,
+        new SpoolReplay(
+            best.of(spool.material()), spool.told(), best.startShift(), Options.STANDARD),
+        CalibratedBand.at(spool.material(), spool.told(), spool.askedS(), found));
+  }
+
+  private static double inside(UnknownSpool spool, SpoolReplay replay, ProfileBand band) {
+    MoistureProfile estimate =
+        replay.advance(replay.start(), spool.told().startS(), spool.askedS(), null).profile();
+    return QUANTITIES.stream()
+        .mapToDouble(
+            quantity ->
+                Math.abs(quantity.applyAsDouble(spool.truth()) - quantity.applyAsDouble(estimate))
+                        <= band.halfWidth(quantity)
+                    ? 1
+                    : 0)
+        .average()
+        .orElseThrow();
+  }
+
+  @ParameterizedTest
+  @ValueSource(doubles = {0, 0.1, 1})
+  void eightyPercentBandsHoldTheTruthFourTimesInFive(double stepG) {
+    double sum = 0;
+    for (String name : MATERIALS) {
+      double share = coverage(MaterialCatalogue.standard().named(name), stepG);
+      // Of 40 draws at 80 %, 24 or fewer would come one time in three hundred.
+      assertThat(share).as(name).isBetween(0.6, 1.0);
+      sum += share;
+    }
+    assertThat(sum / MATERIALS.size()).isBetween(0.75, 0.85);
+  }
+}
