@@ -64,7 +64,12 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
-const SPOOL = { code: 'K7F4', material: 'PLA', colourName: 'moss' } as Spool
+const SPOOL = {
+  code: 'K7F4',
+  material: 'PLA',
+  colourName: 'moss',
+  expectedGrossG: null,
+} as Spool
 const EMPTY = { low: 210, typical: 215, high: 220 }
 const SCALE = { id: 4, name: 'Bench scale', kind: 'SCALE' }
 const SCALE_PATH = '/api/devices/4/scale'

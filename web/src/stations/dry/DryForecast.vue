@@ -13,6 +13,7 @@ import CeilingScale from './CeilingScale.vue'
 import DryerChoices from './DryerChoices.vue'
 import { useDryerForm } from './dryerForm'
 import { jobNote, printsAfter } from './printReady'
+import PrintSteps from './PrintSteps.vue'
 import StartCycle from './StartCycle.vue'
 
 const props = defineProps<{ code: string }>()
@@ -63,6 +64,16 @@ const DEPTHS = [
   { key: 'core', name: 'core' },
 ] as const
 
+/** Until all of it is dry, as likely as not; null where never. */
+const coreHours = computed(() => {
+  const { core, outer, mean } = forecast.value?.hoursToLimit ?? {
+    core: null,
+    outer: null,
+    mean: null,
+  }
+  return core === null || outer === null || mean === null ? null : Math.max(core, outer, mean)
+})
+
 /** How sure, what would tell more, and what another room would do. */
 const notes = computed(() => {
   const v = view.value
@@ -71,9 +82,7 @@ const notes = computed(() => {
     return []
   }
   const lines: string[] = []
-  const { core, outer, mean } = f.hoursToLimit
-  const likely =
-    core === null || outer === null || mean === null ? null : Math.max(core, outer, mean)
+  const likely = coreHours.value
   if (v.printReady) {
     lines.push(jobNote(v.printReady, shelf.jobG))
   }
@@ -170,8 +179,8 @@ function written(value: number | null): string {
               <template #why>
                 <p>
                   Moisture in balance with the room's vapour once heated: more hours do not get
-                  below it. Conservative by 10 to 25 %, since uptake is taken as independent of
-                  temperature.
+                  below it. Where the heat that binds water is not known, which is all but nylon and
+                  PVA, the true floor is 10 to 25 % lower.
                 </p>
               </template>
             </WhyNumber>
@@ -191,6 +200,7 @@ function written(value: number | null): string {
             {{ forecast.ceiling.setBy }}
           </h2>
           <CeilingScale :forecast="forecast" :room-temperature-c="view!.roomTemperatureC" />
+          <PrintSteps :steps="view!.printSteps" :dry-hours="coreHours" />
         </section>
         <section v-if="forecast.schools.length">
           <h2>Drying recipes compared</h2>

@@ -88,7 +88,11 @@ const charges = computed(() =>
     charge,
     x: x(charge.startHour),
     width: Math.max(4, x(charge.endHour) - x(charge.startHour)),
-    needed: Math.max(2, x(charge.startHour + charge.neededHours) - x(charge.startHour)),
+    // A spool that only has to print is out before the core is dry.
+    needed: Math.max(
+      2,
+      x(Math.min(charge.endHour, charge.startHour + charge.neededHours)) - x(charge.startHour),
+    ),
     y: laneOf(charge.dryerId) * LANE + 6,
     chosen: charge.codes.includes(chosen.value ?? ''),
     label: `${charge.dryer}: ${charge.codes.join(', ')} at ${temperature(charge.setpointC)} from ${moment(props.view.startS + 3600 * charge.startHour, props.view.startS)} for ${hours(charge.endHour - charge.startHour)}`,

@@ -36,16 +36,56 @@ public record PrintReady(double goalPercent, OptionalDouble likelyHours, Optiona
       MoistAir room,
       double startC,
       double setpointC) {
-    return new Cycle(charge.spools(), jobShares, dryer, room, startC, setpointC).ready();
+    List<Wraps> wraps =
+        IntStream.range(0, jobShares.size()).mapToObj(i -> new Wraps(i, jobShares.get(i))).toList();
+    return new Cycle(charge.spools(), wraps, dryer, room, startC, setpointC).ready();
   }
 
-  private static double goal(Load load) {
+  /** After so many hours, as likely sooner as later, so large a share prints, from outside. */
+  public record Step(double hour, double share) {}
+
+  /**
+   * What each further hour in the dryer buys of one spool: how much of it prints, the outermost
+   * wraps first, by tenths.
+   *
+   * @return in order of time, each with more than the one before; tenths that never print are left
+   *     out
+   */
+  public static List<Step> steps(
+      Load load, Dryer dryer, MoistAir room, double startC, double setpointC) {
+    List<Double> shares = IntStream.rangeClosed(1, 10).mapToObj(tenth -> tenth / 10.0).toList();
+    Cycle cycle =
+        new Cycle(
+            List.of(load),
+            shares.stream().map(share -> new Wraps(0, share)).toList(),
+            dryer,
+            room,
+            startC,
+            setpointC);
+    List<OptionalDouble> hours =
+        cycle.followed(Lots.ALIKE, DryingForecast.LONGEST_HOURS, true).crossings();
+    List<Step> steps = new ArrayList<>();
+    for (int i = 0; i < shares.size(); i++) {
+      if (hours.get(i).isPresent()) {
+        Step step = new Step(hours.get(i).getAsDouble(), shares.get(i));
+        steps.removeIf(before -> before.hour() >= step.hour());
+        steps.add(step);
+      }
+    }
+    return steps;
+  }
+
+  /** Moisture that the wettest of a job's wraps is to come down to, %. */
+  public static double goalPercent(Load load) {
     return GOAL_SHARE * load.material().printLimitPercent();
   }
 
+  /** The outermost wraps of a spool of the load, up to a share of it. */
+  private record Wraps(int spool, double share) {}
+
   private record Cycle(
       List<Load> loads,
-      List<Double> shares,
+      List<Wraps> wraps,
       Dryer dryer,
       MoistAir room,
       double startC,
@@ -76,7 +116,9 @@ public record PrintReady(double goalPercent, OptionalDouble likelyHours, Optiona
         boolean ever = hours.get(i).isPresent();
         all.add(
             new PrintReady(
-                goal(loads.get(i)), hours.get(i), ever ? sure.get(i) : OptionalDouble.empty()));
+                goalPercent(loads.get(i)),
+                hours.get(i),
+                ever ? sure.get(i) : OptionalDouble.empty()));
       }
       return all;
     }
@@ -102,7 +144,7 @@ public record PrintReady(double goalPercent, OptionalDouble likelyHours, Optiona
     boolean reachable(int i, double[] factors) {
       Load load = loads.get(i);
       return dryer.floorPercent(load.material().sorption().scaled(factors[1]), setpointC, room)
-          < goal(load);
+          < goalPercent(load);
     }
   }
 
@@ -122,47 +164,55 @@ public record PrintReady(double goalPercent, OptionalDouble likelyHours, Optiona
     void note() {
       hours.add(run.lastHour());
       wettest.add(
-          IntStream.range(0, of.loads.size())
-              .mapToDouble(i -> run.state(i).profile().wettestPercentInNext(of.shares.get(i)))
+          of.wraps.stream()
+              .mapToDouble(w -> run.state(w.spool).profile().wettestPercentInNext(w.share))
               .toArray());
     }
 
     boolean allReady(Lots lots) {
       double[] now = wettest.get(wettest.size() - 1);
       return IntStream.range(0, now.length)
-          .allMatch(i -> now[i] <= goal(of.loads.get(i)) || !of.reachable(i, lots.factors(i)));
+          .allMatch(i -> now[i] <= goal(i) || !isReachable(of.wraps.get(i).spool, lots));
     }
 
-    double at(int spool, double hour) {
+    private boolean isReachable(int spool, Lots lots) {
+      return of.reachable(spool, lots.factors(spool));
+    }
+
+    private double goal(int i) {
+      return goalPercent(of.loads.get(of.wraps.get(i).spool));
+    }
+
+    double at(int i, double hour) {
       for (int n = 1; n < hours.size(); n++) {
         if (hours.get(n) >= hour) {
           double share = (hour - hours.get(n - 1)) / (hours.get(n) - hours.get(n - 1));
-          double before = wettest.get(n - 1)[spool];
-          return before + share * (wettest.get(n)[spool] - before);
+          double before = wettest.get(n - 1)[i];
+          return before + share * (wettest.get(n)[i] - before);
         }
       }
-      return wettest.get(wettest.size() - 1)[spool];
+      return wettest.get(wettest.size() - 1)[i];
     }
 
     /** From when on each stays at or below its goal. */
     List<OptionalDouble> crossings() {
-      return IntStream.range(0, of.loads.size()).mapToObj(this::crossing).toList();
+      return IntStream.range(0, of.wraps.size()).mapToObj(this::crossing).toList();
     }
 
-    private OptionalDouble crossing(int spool) {
-      double goal = goal(of.loads.get(spool));
+    private OptionalDouble crossing(int i) {
+      double goal = goal(i);
       int n = hours.size() - 1;
-      if (wettest.get(n)[spool] > goal) {
+      if (wettest.get(n)[i] > goal) {
         return OptionalDouble.empty();
       }
-      while (n > 0 && wettest.get(n - 1)[spool] <= goal) {
+      while (n > 0 && wettest.get(n - 1)[i] <= goal) {
         n--;
       }
       if (n == 0) {
         return OptionalDouble.of(0);
       }
-      double above = wettest.get(n - 1)[spool];
-      double part = (above - goal) / (above - wettest.get(n)[spool]);
+      double above = wettest.get(n - 1)[i];
+      double part = (above - goal) / (above - wettest.get(n)[i]);
       return OptionalDouble.of(hours.get(n - 1) + part * (hours.get(n) - hours.get(n - 1)));
     }
   }

@@ -41,6 +41,8 @@ final class DryTimes {
 
   private static final double LEAST_SETPOINT_C = 20;
 
+  private static final int SHARE_PARTS = 10;
+
   /** A plan need not be made anew for so little. */
   private static final double IGNORED = 0.02;
 
@@ -58,7 +60,12 @@ final class DryTimes {
   /** How much longer several took in a dryer than estimated, where they were followed. */
   private final Map<Long, Double> slower = new ConcurrentHashMap<>();
 
+  private final Map<PrintKey, Double> prints = new ConcurrentHashMap<>();
+
   private record Key(String code, long dryerId) {}
+
+  /** What is asked of a spool is rounded up to a tenth of it, so that each is followed once. */
+  private record PrintKey(String code, long dryerId, int part) {}
 
   private record TogetherKey(long dryerId, Set<PlanSpool> spools) {}
 
@@ -144,13 +151,20 @@ final class DryTimes {
         refused);
   }
 
-  /** Hours until the outer wraps that a job takes are dry, alone; none where never. */
-  OptionalDouble outerHours(PlanSpool spool, PlanDryer dryer, double grams) {
-    Alone own = of(spool, dryer);
-    return own.refused()
-        ? OptionalDouble.empty()
-        : DryTime.sureHours(
-            spool.load(), dryer.dryer(), room, own.wantedC(), Math.min(1, grams / spool.netG()));
+  /** Hours until the metres that jobs take print nine times in ten, alone; infinite for never. */
+  double printHours(PlanSpool spool, PlanDryer dryer, double grams) {
+    int part = (int) Math.min(SHARE_PARTS, Math.ceil(SHARE_PARTS * grams / spool.netG() - 1e-9));
+    return prints.computeIfAbsent(
+        new PrintKey(spool.code(), dryer.id(), part),
+        key -> {
+          Alone own = of(spool, dryer);
+          Load goal = spool.load().withTarget(PrintReady.goalPercent(spool.load()));
+          return own.refused()
+              ? Double.POSITIVE_INFINITY
+              : DryTime.sureHours(
+                      goal, dryer.dryer(), room, own.wantedC(), (double) part / SHARE_PARTS)
+                  .orElse(Double.POSITIVE_INFINITY);
+        });
   }
 
   /** Hours at a setpoint not above the spool's own; infinite where it is never dry. */

@@ -106,7 +106,7 @@ final class GreedyPlan {
     return Optional.empty();
   }
 
-  /** As late as leaves a margin, else as early as can be. */
+  /** As late as leaves a margin, else as early as can be, else taken out as soon as it prints. */
   private Optional<PlannedJob> alone(PlanJob job, PlannedJob entity) {
     List<Slot> early =
         slots.stream()
@@ -116,19 +116,26 @@ final class GreedyPlan {
     for (int i = early.size() - 1; i >= 0; i--) {
       for (PlanSpool spool : job.candidates()) {
         if (servesTruly(job, spool, early.get(i))
+            && !leavesWet(job, spool, early.get(i))
             && charge(job, spool, early.get(i)).outH() <= job.startH() - PlanRules.MARGIN_H) {
           return Optional.of(entity.beginningWith(spool, early.get(i)));
         }
       }
     }
-    for (Slot slot : early) {
-      for (PlanSpool spool : job.candidates()) {
-        if (servesTruly(job, spool, slot)) {
-          return Optional.of(entity.beginningWith(spool, slot));
+    for (boolean wetCore : new boolean[] {false, true}) {
+      for (Slot slot : early) {
+        for (PlanSpool spool : job.candidates()) {
+          if (servesTruly(job, spool, slot) && wetCore == leavesWet(job, spool, slot)) {
+            return Optional.of(entity.beginningWith(spool, slot));
+          }
         }
       }
     }
     return Optional.empty();
+  }
+
+  private boolean leavesWet(PlanJob job, PlanSpool spool, Slot slot) {
+    return charge(job, spool, slot).isTakenOutEarly(spool);
   }
 
   private PlannedCharge charge(PlanJob job, PlanSpool spool, Slot slot) {

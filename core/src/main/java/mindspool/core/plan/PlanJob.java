@@ -33,6 +33,9 @@ public record PlanJob(
     Map<String, OptionalDouble> holdsInDryBoxH,
     boolean inDryBox) {
 
+  /** How far is looked; what holds longer holds at least so long, h. */
+  private static final double LONGEST_HOLD_H = 14 * 24;
+
   public PlanJob {
     Require.within("grams", grams, 0.1, 20_000, "g");
     Require.within("hours", hours, 0.05, 1000, "h");
@@ -69,6 +72,11 @@ public record PlanJob(
     return holdsAfter(spool, 0);
   }
 
+  /** Whether a dried spool prints well from its holder for so many hours. */
+  boolean holdsFor(PlanSpool spool, double printingHours) {
+    return holdsAfter(spool, printingHours - hours);
+  }
+
   /** The same after other jobs printed from it for so many hours. */
   boolean holdsAfter(PlanSpool spool, double printingHours) {
     return isLong(inDryBox ? holdsInDryBoxH : holdsH, spool, printingHours);
@@ -86,7 +94,7 @@ public record PlanJob(
 
   private boolean isLong(Map<String, OptionalDouble> held, PlanSpool spool, double printingHours) {
     OptionalDouble hold = held.getOrDefault(spool.code(), OptionalDouble.empty());
-    return hold.isEmpty() || hold.getAsDouble() >= hours + printingHours;
+    return hold.orElse(LONGEST_HOLD_H) >= hours + printingHours;
   }
 
   @Override

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import mindspool.core.drying.DryingCeiling;
@@ -18,9 +17,6 @@ final class PlanReasons {
 
   /** Of more jobs it would take too long to say when each one's own metres print. */
   private static final int MOST_FOLLOWED = 20;
-
-  /** A job that takes more of the spool has it dried to the core (judgement). */
-  private static final double MOST_OUTER_SHARE = 0.4;
 
   /** A wait for hands that is shorter is not worth a word, h. */
   private static final double WORTH_TELLING_H = 0.3;
@@ -124,6 +120,9 @@ final class PlanReasons {
           ? say("%s is dry enough as it is, to the end of the job.", planned.spool().code())
           : say("%s was dried for an earlier job and holds to the end.", planned.spool().code());
     }
+    if (charge.isTakenOutEarly(planned.spool())) {
+      return takenOutEarly(planned, charge);
+    }
     StringBuilder words = new StringBuilder();
     OptionalDouble prints =
         thorough
@@ -153,6 +152,15 @@ final class PlanReasons {
       words.append(together(charge));
     }
     return words.toString();
+  }
+
+  /** It cannot wait until its core is dry, and its job does not need it. */
+  private static String takenOutEarly(PlannedJob planned, PlannedCharge charge) {
+    double out = charge.leavesH(planned.job());
+    return say(
+        "Out after %s, when its %.0f g print, nine times in ten; dry to the core it would be after"
+            + " %s, too late. Print it at once and dry it again afterwards.",
+        hours(out - charge.startH()), planned.job().grams(), hours(charge.neededHours()));
   }
 
   /** Who goes with whom, and who holds them down. */
@@ -213,6 +221,7 @@ final class PlanReasons {
     for (PlanDryer dryer : able) {
       for (PlanSpool spool : job.candidates()) {
         best = Math.min(best, context.times().of(spool, dryer).hours().orElse(best));
+        best = Math.min(best, context.times().printHours(spool, dryer, job.grams()));
       }
     }
     return best > job.startH()
@@ -251,7 +260,6 @@ final class PlanReasons {
         .filter(spool -> !spool.equals(planned.spool()) && job.isReadyAsIs(spool))
         .findFirst()
         .ifPresent(spool -> ways.add("Take " + spool.code() + ", which is dry enough as it is."));
-    outerWrapsInTime(planned).ifPresent(ways::add);
     Earliest earliest = earliest(planned);
     if (earliest != null && earliest.outH > job.startH()) {
       ways.add(
@@ -275,48 +283,6 @@ final class PlanReasons {
       ways.add("Take another spool or material, or a dryer that is hotter or has drier air.");
     }
     return ways.stream().limit(MOST_WAYS).toList();
-  }
-
-  /** Where a job takes but the outer wraps, those are dry long before the core. */
-  private Optional<String> outerWrapsInTime(PlannedJob planned) {
-    PlanJob job = planned.job();
-    for (PlanSpool spool : job.candidates()) {
-      for (PlanDryer dryer : problem.dryers()) {
-        if (dryer.outOfOrder()
-            || job.grams() > MOST_OUTER_SHARE * spool.netG()
-            || !job.holdsFrom(spool, dryer)) {
-          continue;
-        }
-        OptionalDouble hours = context.times().outerHours(spool, dryer, job.grams());
-        if (hours.isPresent() && isFreeFor(planned, dryer, hours.getAsDouble())) {
-          return Optional.of(
-              say(
-                  "Dry %s in %s for its outer %.0f g only, %s at %.0f °C; the core stays wet, so dry"
-                      + " it again afterwards.",
-                  spool.code(),
-                  dryer.name(),
-                  job.grams(),
-                  hours(hours.getAsDouble()),
-                  context.times().of(spool, dryer).wantedC()));
-        }
-      }
-    }
-    return Optional.empty();
-  }
-
-  /** Whether a dryer can be loaded and emptied around so many hours before a job. */
-  private boolean isFreeFor(PlannedJob planned, PlanDryer dryer, double hours) {
-    return slots.stream()
-        .filter(slot -> dryer.equals(slot.dryer()))
-        .anyMatch(
-            slot -> {
-              double end = context.hands().nextAt(slot.startH() + hours);
-              return end <= planned.job().startH()
-                  && charges.stream()
-                      .filter(other -> other.dryer().equals(dryer))
-                      .filter(other -> !other.jobs().equals(List.of(planned)))
-                      .allMatch(other -> other.endH() <= slot.startH() || other.startH() >= end);
-            });
   }
 
   /** Whether any spool would be dry to the end of the job, in its holder or out of a dryer. */

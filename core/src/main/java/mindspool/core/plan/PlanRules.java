@@ -37,6 +37,9 @@ public class PlanRules implements ConstraintProvider {
   /** Each hour missing from that. */
   static final long PER_MISSING_MARGIN_HOUR = 20;
 
+  /** Taking a spool out with its core still wet: it is to be dried again. */
+  static final long PER_WET_CORE = 200;
+
   /** Throwing a plan about that people rely on. */
   static final long PER_MOVE = 150;
 
@@ -160,6 +163,7 @@ public class PlanRules implements ConstraintProvider {
             .sum();
     return charge.wrongs() == 0
         && charge.spools().contains(job.spool())
+        && !charge.isTakenOutEarly(job.spool())
         && charge.endH() <= job.job().startH()
         && job.job().holdsAfter(job.spool(), printing);
   }

@@ -3,21 +3,27 @@ package mindspool.core.plan;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import mindspool.core.plan.DryTimes.Together;
 
 /**
  * Spools put into one dryer at one hour: how warm, how long, until when.
  *
+ * <p>A spool stays until it is dry to the core. Only where its job could not wait for that, and
+ * takes metres that print sooner, is it taken out as soon as these do.
+ *
  * @param jobs that it serves
  * @param spools in it, each once
  * @param setpointC common to all
  * @param neededHours until the last is dry nine times in ten
- * @param outH when somebody takes them out: not before they are dry, and when somebody is there
+ * @param outH when somebody takes out those that stay to the end: not before they are dry, and when
+ *     somebody is there
  * @param endH when the dryer is free again: later than that where a job prints out of it
  * @param wrongs how many things about it cannot be done: spools that do not fit, too many, never
  *     dry, dryer not free or nobody there
  * @param energyKWh that it takes
+ * @param earlyOutH when spools are taken out that only have to print; the others stay
  */
 public record PlannedCharge(
     Slot slot,
@@ -28,7 +34,8 @@ public record PlannedCharge(
     double outH,
     double endH,
     int wrongs,
-    double energyKWh) {
+    double energyKWh,
+    Map<PlanSpool, Double> earlyOutH) {
 
   static PlannedCharge of(Slot slot, List<PlannedJob> jobs) {
     PlanContext context = jobs.get(0).context();
@@ -50,6 +57,11 @@ public record PlannedCharge(
             .orElse(dry);
     double out = context.hands().nextAt(dry);
     double end = context.hands().nextAt(Math.max(dry, printed));
+    Map<PlanSpool, Double> early = EarlyOut.of(slot, jobs, distinct, together, out);
+    if (early.size() == distinct.size()) {
+      out = early.values().stream().mapToDouble(Double::doubleValue).max().orElseThrow();
+      end = out;
+    }
     if (Double.isInfinite(end)) {
       out = Math.min(out, dry);
       end = Math.max(dry, printed);
@@ -64,7 +76,13 @@ public record PlannedCharge(
         out,
         end,
         wrongs,
-        context.times().energyKWh(dryer, together, end - slot.startH()));
+        context.times().energyKWh(dryer, together, end - slot.startH()),
+        early);
+  }
+
+  /** Whether a spool is taken out before it is dry to the core, because its metres print. */
+  public boolean isTakenOutEarly(PlanSpool spool) {
+    return earlyOutH.containsKey(spool);
   }
 
   public PlanDryer dryer() {
@@ -79,7 +97,15 @@ public record PlannedCharge(
   public double leavesH(PlanJob job) {
     return jobs.stream().anyMatch(each -> each.job().equals(job) && each.printsOutOfDryer())
         ? endH
-        : outH;
+        : jobs.stream()
+            .filter(each -> each.job().equals(job))
+            .findFirst()
+            .map(each -> leavesH(each.spool()))
+            .orElse(outH);
+  }
+
+  private double leavesH(PlanSpool spool) {
+    return earlyOutH.getOrDefault(spool, outH);
   }
 
   /** Hours for which the dryer is hot. */
@@ -108,6 +134,8 @@ public record PlannedCharge(
 
   /** Whether it holds a spool while a job prints. */
   boolean holdsDuring(PlanJob job, PlanSpool spool) {
-    return spools.contains(spool) && startH() < job.endH() && job.startH() < endH;
+    return spools.contains(spool)
+        && startH() < job.endH()
+        && job.startH() < earlyOutH.getOrDefault(spool, endH);
   }
 }

@@ -1,6 +1,7 @@
 package mindspool.core.drying;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.OptionalDouble;
@@ -119,5 +120,27 @@ class PrintReadyTest {
             .get(1);
     assertThat(beside.likelyHours().orElse(Double.POSITIVE_INFINITY))
         .isGreaterThan(1.2 * alone.likelyHours().orElseThrow());
+  }
+
+  /** Each further hour buys metres, from outside in; the last step is the whole spool's hour. */
+  @Test
+  void eachStepBuysMoreOfTheSpool() {
+    Load nylon = load("PA6", 2.6, 0.1);
+    Dryer vented = dryer(OptionalDouble.empty());
+    List<PrintReady.Step> steps = PrintReady.steps(nylon, vented, ROOM, 80, 80);
+    assertThat(steps.size()).isGreaterThan(4);
+    for (int i = 1; i < steps.size(); i++) {
+      assertThat(steps.get(i).hour()).isGreaterThan(steps.get(i - 1).hour());
+      assertThat(steps.get(i).share()).isGreaterThan(steps.get(i - 1).share());
+    }
+    PrintReady.Step last = steps.get(steps.size() - 1);
+    assertThat(last.share()).isEqualTo(1);
+    double all = ready(nylon, 1, 80).likelyHours().orElseThrow();
+    assertThat(last.hour()).isCloseTo(all, within(0.02 * all));
+    // Dry enough already: one step at hour 0. Never: none.
+    assertThat(PrintReady.steps(load("PETG", 0.1, 0.1), vented, ROOM, 65, 65))
+        .containsExactly(new PrintReady.Step(0, 1));
+    assertThat(PrintReady.steps(load("PC", 0.3, 0.1), vented, new MoistAir(32, 90), 45, 45))
+        .isEmpty();
   }
 }

@@ -86,6 +86,9 @@ class DryController {
     }
   }
 
+  /** After so many hours, as likely sooner as later, so many grams print, from outside. */
+  record PrintStepView(double hour, double grams) {}
+
   /** How the answer changes in a more humid room; hours null where it is never dry there. */
   record HumidRoomView(double relativeHumidityPercent, double floorPercent, Double dryHours) {}
 
@@ -95,6 +98,7 @@ class DryController {
    * @param sureHours until it is dry to the core nine times in ten; null where never
    * @param objection why the spool does not go into that dryer; null where it does
    * @param printReady when the next job prints; null where no time is offered
+   * @param printSteps what each further hour buys; empty where no time is offered
    */
   record DryingForecastView(
       double roomTemperatureC,
@@ -105,6 +109,7 @@ class DryController {
       ChargeAnswer.WeighingAdvice nextWeighing,
       HumidRoomView humidRoom,
       PrintReadyView printReady,
+      List<PrintStepView> printSteps,
       DryingAnswer forecast) {}
 
   @Asks
@@ -154,7 +159,15 @@ class DryController {
                     alone.setpointC())
                 .get(0)
             : null,
+        offered ? printSteps(aimed, spool.netG(), dryer, room, alone) : List.of(),
         DryingAnswer.of(forecast));
+  }
+
+  private static List<PrintStepView> printSteps(
+      Charge.Load load, double netG, Dryer dryer, MoistAir room, ChargeAnswer alone) {
+    return PrintReady.steps(load, dryer, room, alone.startC(), alone.setpointC()).stream()
+        .map(step -> new PrintStepView(step.hour(), step.share() * netG))
+        .toList();
   }
 
   private static List<PrintReadyView> printReady(
