@@ -54,6 +54,10 @@ function words(step: Schemas['PrintStepView']): string {
 </template>
 
 <style scoped>
+.steps {
+  margin-top: 1.25rem;
+}
+
 ol {
   list-style: none;
   margin: 0.4rem 0;

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import mindspool.core.drying.Charge.Load;
 import mindspool.core.drying.PrintReady;
-import mindspool.core.plan.DryTimes.Together;
 
 /**
  * Which spools of a load are taken out before they are dry to the core: those whose first job could
@@ -25,21 +24,43 @@ final class EarlyOut {
       Slot slot,
       List<PlannedJob> jobs,
       Collection<PlanSpool> spools,
-      Together together,
+      double neededHours,
       double outH) {
     Map<PlanSpool, Double> early = new HashMap<>();
     for (PlanSpool spool : spools) {
-      List<PlannedJob> its = jobs.stream().filter(job -> spool.equals(job.spool())).toList();
-      double first = its.stream().mapToDouble(job -> job.job().startH()).min().orElseThrow();
-      if (first < outH && its.stream().noneMatch(PlannedJob::printsOutOfDryer)) {
-        double prints = printsH(slot, its, spool, spools, together);
-        double out = its.get(0).context().hands().nextAt(prints);
-        if (out <= first && holds(its, spool)) {
+      double first =
+          its(jobs, spool).stream().mapToDouble(job -> job.job().startH()).min().orElseThrow();
+      if (first < outH) {
+        double out = soonestH(slot, jobs, spool, spools, neededHours);
+        if (out <= first) {
           early.put(spool, out);
         }
       }
     }
     return early.isEmpty() ? Map.of() : early;
+  }
+
+  private static List<PlannedJob> its(List<PlannedJob> jobs, PlanSpool spool) {
+    return jobs.stream().filter(job -> spool.equals(job.spool())).toList();
+  }
+
+  /**
+   * When somebody can take a spool out whose metres print, whenever its jobs begin.
+   *
+   * @return infinite where they would not to the end of the job
+   */
+  static double soonestH(
+      Slot slot,
+      List<PlannedJob> jobs,
+      PlanSpool spool,
+      Collection<PlanSpool> spools,
+      double neededHours) {
+    List<PlannedJob> its = its(jobs, spool);
+    if (its.stream().anyMatch(PlannedJob::printsOutOfDryer) || !holds(its, spool)) {
+      return Double.POSITIVE_INFINITY;
+    }
+    double prints = printsH(slot, its, spool, spools, neededHours);
+    return its.get(0).context().hands().nextAt(prints);
   }
 
   /** From when on all metres of its jobs print, nine times in ten. */
@@ -48,7 +69,7 @@ final class EarlyOut {
       List<PlannedJob> its,
       PlanSpool spool,
       Collection<PlanSpool> spools,
-      Together together) {
+      double neededHours) {
     DryTimes times = its.get(0).context().times();
     double grams = its.stream().mapToDouble(job -> job.job().grams()).sum();
     double alone =
@@ -58,7 +79,7 @@ final class EarlyOut {
             .max()
             .orElseThrow();
     // In shared or cooler air everything takes longer by about as much.
-    double longer = Math.max(1, together.neededHours() / alone);
+    double longer = Math.max(1, neededHours / alone);
     return slot.startH() + longer * times.printHours(spool, slot.dryer(), grams);
   }
 

@@ -328,7 +328,8 @@ final class PlanReasons {
       PlannedCharge charge,
       List<PlannedCharge> others,
       PlannedCharge replaced) {
-    boolean helps = best == null || charge.outH() < best.outH;
+    double out = charge.soonestH(spool);
+    boolean helps = best == null || out < best.outH;
     boolean possible =
         helps
             && charge.wrongs() == 0
@@ -341,7 +342,7 @@ final class PlanReasons {
                         spool.equals(served.job().spool())
                             ? served.job().job().holdsFrom(spool, charge.dryer())
                             : !served.fails());
-    return harmless ? new Earliest(spool, charge.slot(), charge.outH()) : best;
+    return harmless ? new Earliest(spool, charge.slot(), out) : best;
   }
 
   private double soonestWithHands(PlanJob job) {

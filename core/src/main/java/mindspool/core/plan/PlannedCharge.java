@@ -57,7 +57,7 @@ public record PlannedCharge(
             .orElse(dry);
     double out = context.hands().nextAt(dry);
     double end = context.hands().nextAt(Math.max(dry, printed));
-    Map<PlanSpool, Double> early = EarlyOut.of(slot, jobs, distinct, together, out);
+    Map<PlanSpool, Double> early = EarlyOut.of(slot, jobs, distinct, together.neededHours(), out);
     if (early.size() == distinct.size()) {
       out = early.values().stream().mapToDouble(Double::doubleValue).max().orElseThrow();
       end = out;
@@ -102,6 +102,11 @@ public record PlannedCharge(
             .findFirst()
             .map(each -> leavesH(each.spool()))
             .orElse(outH);
+  }
+
+  /** When its spool may be taken out at the earliest, whether or not its job is in such haste. */
+  double soonestH(PlanSpool spool) {
+    return Math.min(outH, EarlyOut.soonestH(slot, jobs, spool, spools, neededHours));
   }
 
   private double leavesH(PlanSpool spool) {
