@@ -91,6 +91,6 @@ describe('standing', () => {
     const petg = spool('K7F4', 'PETG', 'slate', 1)
     expect(standingAt(petg, 1000, 4000)?.past).toBe(false)
     expect(standingAt(petg, 1000, 6000)).toEqual({ past: true, text: 'past its print limit' })
-    expect(standingAt({ ...petg, ready: false }, 1000, 1000)).toBeNull()
+    expect(standingAt({ ...petg, ready: false, printable: null }, 1000, 1000)).toBeNull()
   })
 })

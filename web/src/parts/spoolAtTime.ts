@@ -16,7 +16,7 @@ export function moistureAt(
   frameHours: readonly number[],
   hoursAhead: number,
 ): MoistureNow | null {
-  if (!spool.ready) {
+  if (!spool.frames) {
     return null
   }
   const position = framePosition(frameHours, hoursAhead)
@@ -29,7 +29,7 @@ export function moistureAt(
 
 /** The picture of a spool at a time. */
 export function faceAt(spool: Spool, frameHours: readonly number[], hoursAhead: number): Face {
-  const rings = spool.ready
+  const rings = spool.frames
     ? ringsAt(spool.frames.rings, framePosition(frameHours, hoursAhead))
     : []
   return {
@@ -56,7 +56,7 @@ export interface Standing {
  * @param shownS the time shown, epoch seconds
  */
 export function standingAt(spool: Spool, nowS: number, shownS: number): Standing | null {
-  if (!spool.ready) {
+  if (!spool.printable) {
     return null
   }
   const { state, atS } = spool.printable

@@ -61,7 +61,7 @@ export const useActs = defineStore('acts', () => {
   /** Waits for an act, shows it, and keeps the way back. */
   async function record(
     text: string,
-    request: Promise<{ factId: number; remark?: string }>,
+    request: Promise<{ factId: number; remark?: string | null }>,
     of: Subject = 'spool',
   ) {
     const { factId, remark } = await request

@@ -16,7 +16,7 @@ const labelling = ref(false)
 
 /** Those past their limit first, the wettest ahead; then by the moment at which they pass it. */
 function urgency(spool: Spool): number {
-  if (!spool.ready) {
+  if (!spool.printable) {
     return Infinity
   }
   const { state, atS, headroomPercent } = spool.printable

@@ -27,7 +27,7 @@ const emptyG = ref<number | null>(null)
 
 const path = () => ({ params: { path: { code: props.page.spool.code } } })
 
-async function record(text: string, request: Promise<{ factId: number; remark?: string }>) {
+async function record(text: string, request: Promise<{ factId: number; remark: string | null }>) {
   try {
     await acts.record(`${props.page.spool.code}: ${text}`, request)
     problem.value = null

@@ -176,7 +176,7 @@ async function open() {
         <div class="until" data-testid="printable">
           <WhyNumber what="Printable until">
             <span class="headline" :class="{ call: standing?.past }">{{ standing?.text }}</span>
-            <template #why>
+            <template v-if="spool.printable" #why>
               <p>
                 When the wettest stretch of the next {{ grams(spool.printable.jobG) }} passes the
                 print limit of {{ spool.printLimitPercent }} % where the spool now lies. A stretch

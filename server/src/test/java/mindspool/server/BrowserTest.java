@@ -431,7 +431,8 @@ class BrowserTest {
     assertThat(page.getByTestId("plan-headline"))
         .containsText("jobs find their filament dry", new ContainsTextOptions().setTimeout(40_000));
     assertThat(page.getByTestId("jobs")).containsText("nine times in ten");
-    assertThat(page.getByTestId("jobs")).containsText("Drying takes");
+    // Why the urgent one is not served hangs on the hour at which the demonstration began.
+    assertThat(page.getByTestId("jobs")).containsText(Pattern.compile("[Dd]rying takes"));
     assertThat(page.getByTestId("jobs")).containsText("later");
     page.navigate("/today");
     // The one of the cycle that runs; what is only planned is to be bagged "within minutes".

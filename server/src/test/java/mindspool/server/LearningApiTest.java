@@ -135,7 +135,7 @@ class LearningApiTest extends ServerTest {
     double before = learned.get("meanBefore").asDouble();
     assertThat(Math.abs(taught - truth)).isLessThan(0.25 * Math.abs(before - truth));
     assertThat(page.at("/band/mean").asDouble())
-        .isLessThan(0.5 * learned.at("/bandBefore/mean").asDouble());
+        .isLessThan(0.6 * learned.at("/bandBefore/mean").asDouble());
     assertThat(page.at("/facts/2/nothingUsed").asBoolean()).isTrue();
     // Water, not filament: nothing of the winding went.
     assertThat(page.at("/basis/dryMassG").asDouble()).isCloseTo(1000, within(1.5));
@@ -152,7 +152,8 @@ class LearningApiTest extends ServerTest {
     double taught = api.post(path, body).body().at("/forecast/floorPercent").asDouble();
     double likely = page(code).at("/learned/sorption/likely").asDouble();
     assertThat(likely).isCloseTo(TRUE_SORPTION, within(0.06));
-    assertThat(taught / table).isCloseTo(likely, within(1e-6));
+    // The heat with which water is bound was sought too, and moves the floor a little.
+    assertThat(taught / table).isCloseTo(likely, within(0.01));
   }
 
   /** Damper air between the weighings explains the same gain with less uptake. */

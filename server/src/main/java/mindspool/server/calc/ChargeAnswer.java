@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import mindspool.core.drying.ChargeForecast;
 import mindspool.core.drying.NextWeighing;
+import mindspool.server.http.MayBeNull;
 
 /**
  * A forecast for spools dried together, as it is sent.
@@ -43,7 +44,7 @@ public record ChargeAnswer(
       DryingAnswer.HoursToLimit hoursToLimit,
       Double dryHours,
       Double sureHours,
-      WeighingAdvice nextWeighing,
+      @MayBeNull WeighingAdvice nextWeighing,
       List<ChargePoint> series) {}
 
   /** Moisture at a time; {@code low} and {@code high} bound the mean's 80 % band. */

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.OptionalDouble;
 import mindspool.core.drying.DryingCeiling;
 import mindspool.core.drying.DryingForecast;
+import mindspool.server.http.MayBeNull;
 
 /** A drying forecast as it is sent. */
 public record DryingAnswer(
@@ -36,9 +37,9 @@ public record DryingAnswer(
       String setBy,
       List<CeilingLimit> limits,
       List<String> raisedBy,
-      String slow,
-      String risk,
-      String refusal) {}
+      @MayBeNull String slow,
+      @MayBeNull String risk,
+      @MayBeNull String refusal) {}
 
   /** One of the limits of the ceiling. */
   public record CeilingLimit(String what, double temperatureC, String why) {}

@@ -28,6 +28,7 @@ import mindspool.core.storage.Isotherm;
 import mindspool.core.storage.StorageForecast;
 import mindspool.core.storage.UptakeTime;
 import mindspool.core.storage.WaterStore;
+import mindspool.server.calc.DryerRequest.DesiccantRequest;
 import mindspool.server.http.Asks;
 import mindspool.server.http.HeavyWork;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -105,8 +106,6 @@ class StorageCalculator {
 
   record OutsideRequest(Double temperatureC, Double relativeHumidityPercent) {}
 
-  record DesiccantRequest(String kind, Double dryMassG, Double waterG) {}
-
   record ContentRequest(
       String material,
       Map<String, Double> materialOverrides,
@@ -172,9 +171,12 @@ class StorageCalculator {
                 new MoistAir(
                     number("temperatureC", out.temperatureC),
                     number("relativeHumidityPercent", out.relativeHumidityPercent)));
-    Desiccant desiccant = request.desiccant == null ? null : Desiccant.ofId(request.desiccant.kind);
-    double dryG = desiccant == null ? 0 : number("desiccant.dryMassG", request.desiccant.dryMassG);
-    double waterG = desiccant == null ? 0 : number("desiccant.waterG", request.desiccant.waterG, 0);
+    Desiccant desiccant =
+        request.desiccant == null ? null : Desiccant.ofId(request.desiccant.kind());
+    double dryG =
+        desiccant == null ? 0 : number("desiccant.dryMassG", request.desiccant.dryMassG());
+    double waterG =
+        desiccant == null ? 0 : number("desiccant.waterG", request.desiccant.waterG(), 0);
     Require.within("desiccant.waterG", waterG, 0, 1e6, "g");
     double heldG = desiccant == null ? 0 : waterG + dryG * desiccant.residualFraction();
     StorageForecast forecast =

@@ -10,6 +10,7 @@ import mindspool.core.Require;
 import mindspool.core.storage.Desiccant;
 import mindspool.core.storage.StorageForecast;
 import mindspool.server.climate.Containers.DesiccantNow;
+import mindspool.server.http.MayBeNull;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -41,7 +42,7 @@ class ContainerController {
   record OpeningRequest(Double minutes, Instant at) {}
 
   /** {@code massG} on the scale; {@code waterG} of it taken up since it was regenerated. */
-  record DesiccantRequest(String kind, Double massG, Double waterG, Instant at) {}
+  record PutDesiccantRequest(String kind, Double massG, Double waterG, Instant at) {}
 
   record DesiccantWeighingRequest(Double massG, Instant at) {}
 
@@ -57,9 +58,9 @@ class ContainerController {
       ContainerFact.Kind kind,
       long atS,
       Double minutes,
-      String desiccant,
+      @MayBeNull String desiccant,
       Double massG,
-      String person,
+      @MayBeNull String person,
       boolean undone) {}
 
   /** How a desiccant is made dry again, and which of the dryers here can. */
@@ -101,8 +102,8 @@ class ContainerController {
       boolean leakMeasured,
       double openingsPerWeek,
       String advice,
-      DesiccantView desiccant,
-      MeasuredLeakView leakFound,
+      @MayBeNull DesiccantView desiccant,
+      @MayBeNull MeasuredLeakView leakFound,
       List<ContainerFactView> facts) {}
 
   @GetMapping("/places/{id}/storage")
@@ -225,7 +226,7 @@ class ContainerController {
   @PostMapping("/places/{id}/desiccant")
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Records desiccant put into a container, replacing what was there")
-  ContainerRecorded putDesiccant(@PathVariable long id, @RequestBody DesiccantRequest request) {
+  ContainerRecorded putDesiccant(@PathVariable long id, @RequestBody PutDesiccantRequest request) {
     return new ContainerRecorded(containers.putDesiccant(id, request).id);
   }
 

@@ -12,9 +12,9 @@ import mindspool.core.storage.Desiccant;
 import mindspool.core.storage.MeasuredLeak;
 import mindspool.core.storage.StorageForecast;
 import mindspool.core.storage.WaterStore;
-import mindspool.server.climate.ContainerController.DesiccantRequest;
 import mindspool.server.climate.ContainerController.DesiccantWeighingRequest;
 import mindspool.server.climate.ContainerController.OpeningRequest;
+import mindspool.server.climate.ContainerController.PutDesiccantRequest;
 import mindspool.server.http.NotFoundException;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
@@ -106,7 +106,7 @@ class Containers {
     return store(fact);
   }
 
-  ContainerFact putDesiccant(long placeId, DesiccantRequest request) {
+  ContainerFact putDesiccant(long placeId, PutDesiccantRequest request) {
     ContainerFact fact = fact(closed(placeId).id(), ContainerFact.Kind.DESICCANT_PUT, request.at());
     fact.desiccant = Desiccant.ofId(request.kind());
     double mass =

@@ -5,8 +5,8 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import mindspool.core.climate.log.ClimateLog.Reading;
-import mindspool.server.climate.ContainerController.DesiccantRequest;
 import mindspool.server.climate.ContainerController.DesiccantWeighingRequest;
+import mindspool.server.climate.ContainerController.PutDesiccantRequest;
 import mindspool.server.climate.PlaceController.PlaceRequest;
 import org.springframework.stereotype.Service;
 
@@ -71,7 +71,7 @@ public class DemoRoom {
             .id();
     Instant now = clock.instant();
     containers.putDesiccant(
-        id, new DesiccantRequest(desiccant, massG, null, now.minus(days(putDaysAgo))));
+        id, new PutDesiccantRequest(desiccant, massG, null, now.minus(days(putDaysAgo))));
     containers.weighDesiccant(
         id, new DesiccantWeighingRequest(weighedG, now.minus(days(weighedDaysAgo))));
     return id;

@@ -18,11 +18,12 @@ import mindspool.core.hygrometer.HygrometerCorrection;
 import mindspool.core.hygrometer.Plausibility;
 import mindspool.core.hygrometer.Salt;
 import mindspool.server.devices.DeviceRequests.ChannelRequest;
-import mindspool.server.devices.DeviceRequests.CheckRequest;
 import mindspool.server.devices.DeviceRequests.DeviceRequest;
+import mindspool.server.devices.DeviceRequests.HygrometerCheckRequest;
 import mindspool.server.devices.MessageReader.Found;
 import mindspool.server.devices.ReadingStore.Kept;
 import mindspool.server.http.Asks;
+import mindspool.server.http.MayBeNull;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -97,7 +98,7 @@ class DeviceController {
       Quantity quantity,
       String unit,
       String quantityUnit,
-      String timePointer,
+      @MayBeNull String timePointer,
       long readings,
       Double latest,
       Long latestMs) {}
@@ -110,7 +111,7 @@ class DeviceController {
       double gain,
       double offsetPercent,
       HygrometerCorrection.Verdict verdict,
-      String person,
+      @MayBeNull String person,
       boolean undone) {}
 
   /** A span in which something is wrong. */
@@ -138,14 +139,14 @@ class DeviceController {
       boolean embedded,
       String address,
       boolean connected,
-      String problem,
+      @MayBeNull String problem,
       Map<String, Long> counts,
       List<MessageCounts.Topic> topics,
       List<MessageCounts.Seen> latest) {}
 
   /** What a mapping would read out of the latest messages. */
   record PreviewedMessage(
-      String topic, String payload, Double value, Long timeMs, String refusal) {}
+      String topic, String payload, Double value, Long timeMs, @MayBeNull String refusal) {}
 
   /** A salt to check with. */
   record SaltView(String id, String title, double humidityPercent, String caution) {}
@@ -197,7 +198,7 @@ class DeviceController {
   @PostMapping("/devices/{id}/checks")
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Records what a hygrometer read over one or two salts")
-  CheckView check(@PathVariable long id, @RequestBody CheckRequest request) {
+  CheckView check(@PathVariable long id, @RequestBody HygrometerCheckRequest request) {
     return view(editing.check(id, request));
   }
 

@@ -14,8 +14,8 @@ import mindspool.core.hygrometer.Salt;
 import mindspool.server.climate.Climates;
 import mindspool.server.devices.DeviceRequests.ChannelRequest;
 import mindspool.server.devices.DeviceRequests.CheckPointRequest;
-import mindspool.server.devices.DeviceRequests.CheckRequest;
 import mindspool.server.devices.DeviceRequests.DeviceRequest;
+import mindspool.server.devices.DeviceRequests.HygrometerCheckRequest;
 import mindspool.server.http.Acts;
 import mindspool.server.http.NotFoundException;
 import mindspool.server.http.StaleEditException;
@@ -191,7 +191,7 @@ class DeviceEditing {
   }
 
   @Transactional
-  public HygrometerCheck check(long id, CheckRequest request) {
+  public HygrometerCheck check(long id, HygrometerCheckRequest request) {
     Device device = device(id);
     if (device.kind != Device.Kind.HYGROMETER) {
       throw new InvalidValueException(

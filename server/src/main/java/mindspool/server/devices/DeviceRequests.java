@@ -29,5 +29,5 @@ final class DeviceRequests {
 
   record CheckPointRequest(String salt, Double temperatureC, Double readingPercent) {}
 
-  record CheckRequest(List<CheckPointRequest> points, Instant at) {}
+  record HygrometerCheckRequest(List<CheckPointRequest> points, Instant at) {}
 }

@@ -23,6 +23,7 @@ import mindspool.server.devices.Probes.Shown;
 import mindspool.server.dry.CycleActs.ActRequest;
 import mindspool.server.dry.CycleActs.StartRequest;
 import mindspool.server.dry.CycleCourse.Stage;
+import mindspool.server.http.MayBeNull;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
 import mindspool.server.shelf.Spools.PastMoisture;
@@ -93,7 +94,7 @@ class CycleController {
       double setpointC,
       double hours,
       List<String> codes,
-      String alarm,
+      @MayBeNull String alarm,
       boolean forgotten) {}
 
   /** Something that happened. */
@@ -102,10 +103,10 @@ class CycleController {
       CycleFact.Kind kind,
       long atS,
       Long untilS,
-      String code,
+      @MayBeNull String code,
       Double amount,
-      String detail,
-      String person) {}
+      @MayBeNull String detail,
+      @MayBeNull String person) {}
 
   /** What a thermometer inside showed. */
   record TemperatureView(long timeS, double temperatureC) {}
@@ -140,7 +141,7 @@ class CycleController {
       Long sureDryS,
       Long nextWeighingS,
       Double weighingNarrowsTo,
-      DryingProof.Verdict proof,
+      @MayBeNull DryingProof.Verdict proof,
       Double removedG,
       Double removedSdG,
       Boolean scaleTooCoarse,
@@ -161,7 +162,7 @@ class CycleController {
       CycleSummary summary,
       double startC,
       Double harmC,
-      String harmedFirst,
+      @MayBeNull String harmedFirst,
       Double shownC,
       List<TemperatureView> temperatures,
       List<SpanView> heated,

@@ -19,6 +19,7 @@ import mindspool.server.calc.DryerRequest;
 import mindspool.server.calc.DryingAnswer;
 import mindspool.server.http.Asks;
 import mindspool.server.http.HeavyWork;
+import mindspool.server.http.MayBeNull;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -104,11 +105,11 @@ class DryController {
       double roomTemperatureC,
       double roomRelativeHumidityPercent,
       boolean sealed,
-      String objection,
+      @MayBeNull String objection,
       Double sureHours,
-      ChargeAnswer.WeighingAdvice nextWeighing,
+      @MayBeNull ChargeAnswer.WeighingAdvice nextWeighing,
       HumidRoomView humidRoom,
-      PrintReadyView printReady,
+      @MayBeNull PrintReadyView printReady,
       List<PrintStepView> printSteps,
       DryingAnswer forecast) {}
 

@@ -23,6 +23,7 @@ import mindspool.server.climate.DryerPlaces;
 import mindspool.server.climate.PlaceInfo;
 import mindspool.server.devices.Probes;
 import mindspool.server.devices.Switches;
+import mindspool.server.http.MayBeNull;
 import mindspool.server.http.NotFoundException;
 import mindspool.server.http.StaleEditException;
 import org.springframework.http.HttpStatus;
@@ -123,14 +124,14 @@ class DryerController {
       boolean feedsOut,
       boolean turnsItselfOff,
       boolean outOfOrder,
-      String desiccant,
+      @MayBeNull String desiccant,
       Double desiccantDryG,
       Double desiccantWaterG,
-      String switchTopic,
-      String switchOffPayload,
+      @MayBeNull String switchTopic,
+      @MayBeNull String switchOffPayload,
       boolean maySwitchOff,
       BehaviourView behaviour,
-      MeasurementView measurement,
+      @MayBeNull MeasurementView measurement,
       List<String> cautions,
       String generalCaution,
       int version) {}

@@ -1,17 +1,24 @@
 package mindspool.server.http;
 
 import com.fasterxml.jackson.databind.JavaType;
+import io.swagger.v3.core.converter.AnnotatedType;
+import io.swagger.v3.core.converter.ModelConverter;
+import io.swagger.v3.core.util.Json31;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.DateTimeSchema;
+import io.swagger.v3.oas.models.media.JsonSchema;
 import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.servers.Server;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springdoc.core.customizers.PropertyCustomizer;
 import org.springdoc.core.utils.SpringDocUtils;
@@ -44,16 +51,58 @@ class ApiDocument {
   @Bean
   PropertyCustomizer nullableProperties() {
     return (property, type) -> {
-      boolean boxed =
-          type.getType() instanceof JavaType java
-              ? NULLABLE.contains(java.getRawClass())
-              : NULLABLE.contains(type.getType());
-      if (boxed && property.getTypes() != null) {
+      if (!mayBeNull(type)) {
+        return property;
+      }
+      if (property.get$ref() != null) {
+        return new JsonSchema().anyOf(List.of(property, new JsonSchema().types(Set.of("null"))));
+      }
+      if (property.getTypes() != null) {
         Set<String> types = new LinkedHashSet<>(property.getTypes());
         types.add("null");
         property.setTypes(types);
+        if (property.getEnum() != null) {
+          nullIsOneOf(property);
+        }
       }
       return property;
+    };
+  }
+
+  private static boolean mayBeNull(AnnotatedType type) {
+    boolean said =
+        type.getCtxAnnotations() != null
+            && Arrays.stream(type.getCtxAnnotations()).anyMatch(MayBeNull.class::isInstance);
+    return said
+        || (type.getType() instanceof JavaType java
+            ? NULLABLE.contains(java.getRawClass())
+            : NULLABLE.contains(type.getType()));
+  }
+
+  @SuppressWarnings("unchecked")
+  private static void nullIsOneOf(Schema<?> property) {
+    List<Object> values = new ArrayList<>(property.getEnum());
+    values.add(null);
+    ((Schema<Object>) property).setEnum(values);
+  }
+
+  /**
+   * Schemas are named by the class's simple name, so two classes of one name would publish each
+   * other's properties: then there is no document at all.
+   */
+  @Bean
+  ModelConverter namesAreUnique() {
+    Map<String, Class<?>> named = new ConcurrentHashMap<>();
+    return (type, context, chain) -> {
+      if (type.getType() != null) {
+        Class<?> of = Json31.mapper().constructType(type.getType()).getRawClass();
+        Class<?> other = of.isEnum() ? of : named.putIfAbsent(of.getSimpleName(), of);
+        if (other != null && other != of && of.getName().startsWith("mindspool")) {
+          throw new IllegalStateException(
+              "two schemas of one name: " + of.getName() + " and " + other.getName());
+        }
+      }
+      return chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
     };
   }
 

@@ -13,6 +13,7 @@ import mindspool.core.material.MaterialCatalogue;
 import mindspool.server.calc.PlanAnswer;
 import mindspool.server.dry.DryersForPlan;
 import mindspool.server.http.Asks;
+import mindspool.server.http.MayBeNull;
 import mindspool.server.http.NotFoundException;
 import mindspool.server.http.StaleEditException;
 import mindspool.server.shelf.Spools;
@@ -83,8 +84,8 @@ class PlanController {
   record JobView(
       long id,
       String name,
-      String material,
-      String code,
+      @MayBeNull String material,
+      @MayBeNull String code,
       double grams,
       long startS,
       double hours,
@@ -126,8 +127,8 @@ class PlanController {
       boolean seeking,
       double progress,
       int improvements,
-      String problem,
-      PlanAnswer plan,
+      @MayBeNull String problem,
+      @MayBeNull PlanAnswer plan,
       List<LaneView> lanes) {}
 
   /** Moisture of a spool at an hour of the plan, % of dry polymer. */

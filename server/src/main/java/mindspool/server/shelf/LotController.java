@@ -5,6 +5,7 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.List;
 import java.util.Objects;
 import mindspool.server.http.Acts;
+import mindspool.server.http.MayBeNull;
 import mindspool.server.shelf.SpoolRequests.LotRequest;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -47,7 +48,7 @@ class LotController {
       String material,
       String colourName,
       Double price,
-      String currency,
+      @MayBeNull String currency,
       Double pricePerKg,
       Double nozzleLowC,
       Double nozzleHighC,

@@ -23,7 +23,7 @@ import mindspool.core.stock.RemainingFilament;
 import mindspool.core.stock.SpoolCode;
 import mindspool.server.climate.Climates;
 import mindspool.server.climate.PlaceInfo;
-import mindspool.server.shelf.SpoolRequests.CheckRequest;
+import mindspool.server.shelf.SpoolRequests.ArrivalCheckRequest;
 import mindspool.server.shelf.SpoolRequests.DeliveryRequest;
 import mindspool.server.shelf.SpoolRequests.LotRequest;
 import mindspool.server.shelf.SpoolRequests.ReceiveRequest;
@@ -266,11 +266,11 @@ class Receiving {
   }
 
   private static ReceiveRequest ofReel(ReceiveRequest common, ReelRequest reel) {
-    CheckRequest seen = common.check();
-    CheckRequest check =
+    ArrivalCheckRequest seen = common.check();
+    ArrivalCheckRequest check =
         reel.endSecured() == null
             ? seen
-            : new CheckRequest(
+            : new ArrivalCheckRequest(
                 seen == null ? null : seen.desiccantPresent(),
                 seen == null ? null : seen.cardHumidPercent(),
                 seen == null ? null : seen.labelMatches(),

@@ -13,6 +13,7 @@ import mindspool.core.stock.RemainingFilament;
 import mindspool.server.climate.Climates;
 import mindspool.server.climate.PlaceInfo;
 import mindspool.server.climate.PlaceKind;
+import mindspool.server.http.MayBeNull;
 import mindspool.server.http.NotFoundException;
 import mindspool.server.shelf.SpoolRequests.CleanRequest;
 import mindspool.server.shelf.SpoolRequests.DustRequest;
@@ -62,7 +63,7 @@ class SpoolActs {
   }
 
   /** What was recorded, and a remark where something looks odd. */
-  record Recorded(long factId, String remark) {}
+  record Recorded(long factId, @MayBeNull String remark) {}
 
   private long now() {
     return clock.instant().getEpochSecond();

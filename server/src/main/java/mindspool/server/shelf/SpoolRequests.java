@@ -36,7 +36,7 @@ final class SpoolRequests {
       Long placeId,
       Double initialMoisturePercent,
       LotRequest lot,
-      CheckRequest check) {}
+      ArrivalCheckRequest check) {}
 
   /**
    * Maker as typed, batch, and what its label says; own values once they were found.
@@ -58,7 +58,7 @@ final class SpoolRequests {
       Integer version) {}
 
   /** What was seen on receiving; what nobody looked at is left out. */
-  record CheckRequest(
+  record ArrivalCheckRequest(
       Boolean desiccantPresent,
       Double cardHumidPercent,
       Boolean labelMatches,

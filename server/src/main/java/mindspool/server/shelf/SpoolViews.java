@@ -23,6 +23,7 @@ import mindspool.core.stock.ReelKind;
 import mindspool.core.stock.RemainingFilament;
 import mindspool.server.climate.Climates;
 import mindspool.server.climate.PlaceInfo;
+import mindspool.server.http.MayBeNull;
 import mindspool.server.shelf.SpoolEstimate.PastPoint;
 import mindspool.server.shelf.SpoolRecord.PlacedStay;
 
@@ -81,8 +82,8 @@ final class SpoolViews {
       Long lotId,
       long arrivedS,
       boolean ready,
-      Frames frames,
-      PrintableView printable,
+      @MayBeNull Frames frames,
+      @MayBeNull PrintableView printable,
       Double expectedGrossG) {}
 
   static SpoolView shelf(SpoolRecord spool, SpoolEstimate estimate, double jobG, long nowS) {
@@ -177,10 +178,10 @@ final class SpoolViews {
       SpoolFact.Origin origin,
       Long placeId,
       Double grossMassG,
-      String detail,
+      @MayBeNull String detail,
       Double amount,
       boolean nothingUsed,
-      String person,
+      @MayBeNull String person,
       boolean undone) {}
 
   /** Half-widths of the 80 % band, %. */
@@ -344,8 +345,8 @@ final class SpoolViews {
       List<StayView> stays,
       List<FactView> facts,
       BandView band,
-      LearnedView learned,
-      ProofView proof,
+      @MayBeNull LearnedView learned,
+      @MayBeNull ProofView proof,
       BasisView basis,
       List<EndActView> endActs,
       String outlookAssumption,

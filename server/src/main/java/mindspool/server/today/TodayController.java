@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
+import mindspool.server.http.MayBeNull;
 import mindspool.server.http.NotFoundException;
 import mindspool.server.today.AgendaSource.Doer;
 import mindspool.server.today.AgendaSource.Line;
@@ -63,9 +64,9 @@ class TodayController {
       String why,
       String ifSkipped,
       String link,
-      TodayAct.Kind said,
+      @MayBeNull TodayAct.Kind said,
       Long actId,
-      String person) {}
+      @MayBeNull String person) {}
 
   record TodayView(long nowS, List<LineView> lines, List<LineView> settled) {}
 
