@@ -50,7 +50,7 @@ class AdvisedCycleTest {
   private static final MoistAir ROOM = new MoistAir(23, 40);
   private static final Dryer DRYER = new Dryer(110, 0, 0, OptionalDouble.empty(), 12);
   private static final double STEP_G = 0.1;
-  private static final int RUNS = 40;
+  private static final int RUNS = 24;
   private static final double STOP_SOON_H = 0.5;
   private static final int MOST_WEIGHINGS = 6;
   private static final double LONGEST_H = 120;
@@ -259,7 +259,7 @@ class AdvisedCycleTest {
           assertThat(mean(dry, Outcome::printable)).as(name).isGreaterThanOrEqualTo(0.95);
           assertThat(mean(prints, Outcome::printable)).as(name).isGreaterThanOrEqualTo(0.95);
           // The floor of some lots lies above the target, whatever is done.
-          assertThat(mean(dry, Outcome::dry)).as(name).isGreaterThanOrEqualTo(0.7);
+          assertThat(mean(dry, Outcome::dry)).as(name).isGreaterThanOrEqualTo(0.65);
           assertThat(mean(prints, Outcome::hours)).isLessThan(mean(dry, Outcome::hours));
           all.addAll(dry);
         });

@@ -35,7 +35,7 @@ class OtherPhysicsTest {
           MoistureProfile::outerPercent,
           MoistureProfile::meanPercent,
           MoistureProfile::corePercent);
-  private static final int RUNS = 40;
+  private static final int RUNS = 30;
   private static final ReelWater REEL = ReelWater.of(ReelKind.PLASTIC, 210);
 
   /**
@@ -95,7 +95,7 @@ class OtherPhysicsTest {
     double sum = 0;
     for (String name : MATERIALS) {
       double share = coverage(MaterialCatalogue.standard().named(name), stepG);
-      // Of 40 draws at 80 %, 24 or fewer would come one time in three hundred.
+      // Of 30 draws at 80 %, 18 or fewer would come one time in a hundred.
       assertThat(share).as(name).isBetween(0.6, 1.0);
       sum += share;
     }
