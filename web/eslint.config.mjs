@@ -7,4 +7,18 @@ export default defineConfigWithVueTs(
   vue.configs['flat/recommended'],
   vueTsConfigs.recommended,
   prettier,
+  {
+    // What is sent and shown is held against the published types; nothing steps around them.
+    files: ['src/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'TSAsExpression > :matches(TSNeverKeyword, TSUnknownKeyword, TSAnyKeyword)',
+          message: 'This steps around the published types: type it as it is.',
+        },
+      ],
+      '@typescript-eslint/no-explicit-any': 'error',
+    },
+  },
 )

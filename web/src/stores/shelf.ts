@@ -35,6 +35,9 @@ export const useShelf = defineStore('shelf', () => {
       view.value = fresh
       problem.value = null
     } catch (cause) {
+      if (mine !== reading) {
+        return
+      }
       problem.value = Problem.of(cause)
     }
     timer = setTimeout(read, pending.value > 0 ? POLL_MS : REFRESH_MS)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
-import { answer, client, Problem, type Schemas } from '@/api/client'
+import { computed, ref, shallowRef } from 'vue'
+import { answer, client, type Schemas } from '@/api/client'
+import { usePolled } from '@/parts/polled'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { ago, dateTime } from '@/parts/format'
 import { useShelf } from '@/stores/shelf'
@@ -35,37 +36,26 @@ const KINDS: Record<Schemas['DeviceView']['kind'], string> = {
 
 const shelf = useShelf()
 const acts = useActs()
-const mqtt = shallowRef<Schemas['MqttView'] | null>(null)
-const devices = shallowRef<Schemas['DeviceView'][]>([])
 const refused = shallowRef<Schemas['Refused'][]>([])
-const problem = ref<Problem | null>(null)
 const checking = ref<number | null>(null)
 const mapping = ref(false)
-let timer: ReturnType<typeof setTimeout> | undefined
-let gone = false
-
-async function read() {
-  try {
-    const [broker, list] = await Promise.all([
+const {
+  view: known,
+  problem,
+  read,
+} = usePolled(
+  [],
+  async () => {
+    const [mqtt, devices] = await Promise.all([
       answer(client.GET('/api/mqtt')),
       answer(client.GET('/api/devices')),
     ])
-    mqtt.value = broker
-    devices.value = list
-    problem.value = null
-  } catch (cause) {
-    problem.value = Problem.of(cause)
-  }
-  if (!gone) {
-    timer = setTimeout(read, POLL_MS)
-  }
-}
-
-onMounted(read)
-onBeforeUnmount(() => {
-  gone = true
-  clearTimeout(timer)
-})
+    return { mqtt, devices }
+  },
+  () => POLL_MS,
+)
+const mqtt = computed(() => known.value?.mqtt ?? null)
+const devices = computed(() => known.value?.devices ?? [])
 
 const shown = computed(() =>
   FATES.map(([key, text, look]) => ({

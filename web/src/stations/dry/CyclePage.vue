@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
@@ -7,7 +7,7 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 import SpoolFace from '@/parts/SpoolFace.vue'
 import WeighDialog from '@/parts/WeighDialog.vue'
 import { dateTime, hours, moisture, moment, temperature } from '@/parts/format'
-import { questions } from '@/parts/latestAnswer'
+import { usePolled } from '@/parts/polled'
 import { faceAt, faceLabel, moistureAt } from '@/parts/spoolAtTime'
 import { useActs } from '@/stores/acts'
 import { useDryers } from '@/stores/dryers'
@@ -26,8 +26,6 @@ const acts = useActs()
 const store = useDryers()
 const shelf = useShelf()
 const router = useRouter()
-const view = ref<Schemas['CycleView'] | null>(null)
-const problem = ref<Problem | null>(null)
 const actProblem = ref<Problem | null>(null)
 const weighing = ref<string | null>(null)
 const leaving = ref<string | null>(null)
@@ -35,34 +33,13 @@ const setting = ref<number | null>(null)
 const lasting = ref<number | null>(null)
 const adding = ref('')
 const nowS = ref(Date.now() / 1000)
-let timer: ReturnType<typeof setTimeout> | undefined
 
-const question = questions()
-
-async function read() {
-  const isLast = question()
-  clearTimeout(timer)
-  try {
-    const fresh = await answer(
-      client.GET('/api/cycles/{id}', { params: { path: { id: props.id } } }),
-    )
-    if (!isLast()) {
-      return
-    }
-    view.value = fresh
-    nowS.value = Date.now() / 1000
-    problem.value = null
-  } catch (cause) {
-    if (!isLast()) {
-      return
-    }
-    problem.value = Problem.of(cause)
-  }
-  timer = setTimeout(read, REFRESH_MS)
-}
-
-watch([() => props.id, () => acts.changes], read, { immediate: true })
-onBeforeUnmount(() => clearTimeout(timer))
+const { view, problem, read } = usePolled(
+  [() => props.id, () => acts.changes],
+  () => answer(client.GET('/api/cycles/{id}', { params: { path: { id: props.id } } })),
+  () => REFRESH_MS,
+)
+watch(view, () => (nowS.value = Date.now() / 1000))
 
 const cycle = computed(() => view.value?.summary)
 const open = computed(() => cycle.value?.stage !== 'STOPPED')

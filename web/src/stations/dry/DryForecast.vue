@@ -202,9 +202,9 @@ function written(value: number | null): string {
           <CeilingScale :forecast="forecast" :room-temperature-c="view!.roomTemperatureC" />
           <PrintSteps :steps="view!.printSteps" :dry-hours="coreHours" />
         </section>
-        <section v-if="forecast.schools.length">
+        <section v-if="forecast.recipes.length">
           <h2>Drying recipes compared</h2>
-          <table class="table" data-testid="schools">
+          <table class="table" data-testid="recipes">
             <thead>
               <tr>
                 <th>Recipe</th>
@@ -217,24 +217,24 @@ function written(value: number | null): string {
               </tr>
             </thead>
             <tbody>
-              <template v-for="school in forecast.schools" :key="school.name">
-                <tr class="school">
+              <template v-for="recipe in forecast.recipes" :key="recipe.name">
+                <tr class="recipe">
                   <td>
-                    <b>{{ school.name }}</b>
+                    <b>{{ recipe.name }}</b>
                   </td>
-                  <td class="n">{{ temperature(school.setpointC) }}</td>
-                  <td class="n">{{ written(school.hours) }}</td>
-                  <td class="n">{{ moisture(school.outerPercent) }}</td>
-                  <td class="n">{{ moisture(school.meanPercent) }}</td>
-                  <td class="n">{{ moisture(school.corePercent) }}</td>
+                  <td class="n">{{ temperature(recipe.setpointC) }}</td>
+                  <td class="n">{{ written(recipe.hours) }}</td>
+                  <td class="n">{{ moisture(recipe.outerPercent) }}</td>
+                  <td class="n">{{ moisture(recipe.meanPercent) }}</td>
+                  <td class="n">{{ moisture(recipe.corePercent) }}</td>
                   <td class="n">
-                    {{ school.energyKWh.toFixed(2) }} kWh<template v-if="preferences.energyPrice"
-                      >, {{ (school.energyKWh * preferences.energyPrice).toFixed(2) }}</template
+                    {{ recipe.energyKWh.toFixed(2) }} kWh<template v-if="preferences.energyPrice"
+                      >, {{ (recipe.energyKWh * preferences.energyPrice).toFixed(2) }}</template
                     >
                   </td>
                 </tr>
                 <tr>
-                  <td colspan="7" class="verdict small soft">{{ school.verdict }}</td>
+                  <td colspan="7" class="verdict small soft">{{ recipe.verdict }}</td>
                 </tr>
               </template>
             </tbody>
@@ -329,7 +329,7 @@ function written(value: number | null): string {
   margin-bottom: 0.5rem;
 }
 
-.school td {
+.recipe td {
   border-bottom: 0;
   padding-bottom: 0;
 }

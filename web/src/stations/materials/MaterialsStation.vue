@@ -21,6 +21,7 @@ const NAMES: Record<string, string> = {
   dryingCeilingC: 'highest drying temperature',
   dryTargetPercent: 'dry target',
   printLimitPercent: 'print limit',
+  dampStartLowerK: 'begins cooler when damp, by',
 }
 
 const GRADES = [

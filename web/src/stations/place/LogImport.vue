@@ -12,14 +12,7 @@ const props = defineProps<{ placeId: number }>()
 const emit = defineEmits<{ imported: [] }>()
 
 const PROGRESS_MS = 400
-const NO_ANSWERS = {
-  dateOrder: undefined,
-  temperatureUnit: undefined,
-  humidityUnit: undefined,
-  timeColumn: null,
-  temperatureColumn: null,
-  humidityColumn: null,
-} as unknown as Answers
+const NO_ANSWERS: Answers = {}
 
 const preview = ref<Preview | null>(null)
 const problem = ref<Problem | null>(null)

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, reactive, ref, watch } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
 import { questions } from '@/parts/latestAnswer'
+import { usePolled } from '@/parts/polled'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { hours, moment, temperature } from '@/parts/format'
 import { useActs } from '@/stores/acts'
@@ -15,13 +16,8 @@ const SECONDS = 20
 
 const acts = useActs()
 const shelf = useShelf()
-const view = ref<Schemas['PlanView'] | null>(null)
-const jobs = ref<Schemas['JobView'][]>([])
-const week = ref<Schemas['WeekView']>({ version: 0, windows: [] })
-const problem = ref<Problem | null>(null)
 const jobProblem = ref<Problem | null>(null)
 const chosen = ref<string | null>(null)
-let timer: ReturnType<typeof setTimeout> | undefined
 
 const form = reactive({
   name: '',
@@ -32,26 +28,26 @@ const form = reactive({
   inDryBox: false,
 })
 
-async function read() {
-  clearTimeout(timer)
-  try {
-    const [plan, all, hands] = await Promise.all([
+const {
+  view: known,
+  problem,
+  read,
+} = usePolled(
+  [() => acts.changes],
+  async () => {
+    const [plan, jobs, week] = await Promise.all([
       answer(client.GET('/api/plan')),
       answer(client.GET('/api/jobs')),
       answer(client.GET('/api/hands')),
     ])
-    view.value = plan
-    jobs.value = all
-    week.value = hands
-    problem.value = null
-    chosen.value ??= plan.plan?.charges[0]?.codes[0] ?? null
-    if (plan.seeking) {
-      timer = setTimeout(read, POLL_MS)
-    }
-  } catch (cause) {
-    problem.value = Problem.of(cause)
-  }
-}
+    return { plan, jobs, week }
+  },
+  (now) => (now?.plan.seeking ? POLL_MS : null),
+)
+const view = computed(() => known.value?.plan ?? null)
+const jobs = computed(() => known.value?.jobs ?? [])
+const week = computed(() => known.value?.week ?? { version: 0, windows: [] })
+watch(view, (fresh) => (chosen.value ??= fresh?.plan?.charges[0]?.codes[0] ?? null))
 
 const course = ref<Schemas['PlanPoint'][]>([])
 
@@ -82,8 +78,6 @@ const version = computed(
     `${chosen.value} ${view.value?.startS} ${view.value?.improvements} ${view.value?.seeking} ${view.value?.plan?.costPoints}`,
 )
 watch(version, follow)
-watch(() => acts.changes, read, { immediate: true })
-onBeforeUnmount(() => clearTimeout(timer))
 
 async function seek() {
   try {

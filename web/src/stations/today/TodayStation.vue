@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
-import { answer, client, Problem, type Schemas } from '@/api/client'
+import { computed, ref } from 'vue'
+import { answer, client, type Schemas } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { moment } from '@/parts/format'
-import { questions } from '@/parts/latestAnswer'
+import { usePolled } from '@/parts/polled'
 import { useActs } from '@/stores/acts'
 
 /** The run sheet; on a wall it is only read, from afar. */
@@ -15,38 +15,16 @@ const DAY_H = 24
 const WEEK_H = 7 * 24
 
 const acts = useActs()
-const view = ref<Schemas['TodayView'] | null>(null)
-const problem = ref<Problem | null>(null)
 const week = ref(false)
-let timer: ReturnType<typeof setTimeout> | undefined
 
 type Line = Schemas['LineView']
 
-const question = questions()
-
-async function read() {
-  const isLast = question()
-  clearTimeout(timer)
-  try {
-    const fresh = await answer(
-      client.GET('/api/today', { params: { query: { hours: week.value ? WEEK_H : DAY_H } } }),
-    )
-    if (!isLast()) {
-      return
-    }
-    view.value = fresh
-    problem.value = null
-  } catch (cause) {
-    if (!isLast()) {
-      return
-    }
-    problem.value = Problem.of(cause)
-  }
-  timer = setTimeout(read, REFRESH_MS)
-}
-
-watch([week, () => acts.changes], read, { immediate: true })
-onBeforeUnmount(() => clearTimeout(timer))
+const { view, problem, read } = usePolled(
+  [week, () => acts.changes],
+  () =>
+    answer(client.GET('/api/today', { params: { query: { hours: week.value ? WEEK_H : DAY_H } } })),
+  () => REFRESH_MS,
+)
 
 const DOERS: Record<Line['doer'], string> = {
   HANDS: 'hands',

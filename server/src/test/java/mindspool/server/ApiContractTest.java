@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Collection;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationFeature;
@@ -47,5 +48,29 @@ class ApiContractTest extends ServerTest {
                       : example.isString() ? example.asString() : example.toString();
               assertThat(api.post(path.getKey(), body).status()).as(body).isEqualTo(200);
             });
+  }
+
+  /** The one operation that a demonstration refuses. */
+  @Test
+  void aBackupIsMadeWhereDataIsKept() {
+    assertThat(api.post("/api/backups", "").status()).isEqualTo(201);
+    JsonNode kept = api.get("/api/backups").body();
+    assertThat(kept.size()).isPositive();
+  }
+
+  /** Two schemas of one name would publish each other's properties. */
+  @Test
+  void putsOfDesiccantAndChecksAskForWhatTheyTake() {
+    JsonNode document = api.get("/api/openapi.json").body();
+    assertThat(asked(document, "/paths/~1api~1places~1{id}~1desiccant/post"))
+        .contains("kind", "massG", "at");
+    assertThat(asked(document, "/paths/~1api~1devices~1{id}~1checks/post"))
+        .contains("points", "at");
+  }
+
+  private static Collection<String> asked(JsonNode document, String operation) {
+    String ref =
+        document.at(operation + "/requestBody/content/application~1json/schema/$ref").asString();
+    return document.at(ref.substring(1) + "/properties").propertyNames();
   }
 }

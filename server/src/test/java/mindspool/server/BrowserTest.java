@@ -360,13 +360,13 @@ class BrowserTest {
   }
 
   @Test
-  void dryingIsForecastWithCeilingFloorAndSchools() {
+  void dryingIsForecastWithCeilingFloorAndRecipes() {
     visitSpool("PETG traffic orange");
     page.getByText("Dry it").click();
     assertThat(page.getByTestId("dry-headline"))
         .containsText(Pattern.compile("Prints after [0-9.]+ h at 6\\d °C"));
-    assertThat(page.getByTestId("schools")).containsText("gentle");
-    assertThat(page.getByTestId("schools")).containsText("to the core");
+    assertThat(page.getByTestId("recipes")).containsText("gentle");
+    assertThat(page.getByTestId("recipes")).containsText("to the core");
     page.locator("#setpoint").fill("30");
     page.locator("#setpoint").blur();
     assertThat(page.getByTestId("dry-notes")).containsText("Never fully dry");

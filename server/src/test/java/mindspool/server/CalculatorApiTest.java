@@ -141,7 +141,7 @@ class CalculatorApiTest extends ServerTest {
     assertThat(answer.body().at("/ceiling/setBy").asString()).isEqualTo("reel");
     assertThat(number(answer, "/setpointC")).isEqualTo(62);
     assertThat(number(answer, "/hoursToLimit/core")).isBetween(9.5, 14.0);
-    assertThat(answer.body().at("/schools").size()).isEqualTo(4);
+    assertThat(answer.body().at("/recipes").size()).isEqualTo(4);
     assertThat(answer.body().at("/reachable").asBoolean()).isTrue();
     Answer never =
         api.post(

@@ -1,6 +1,5 @@
 package mindspool.core.drying;
 
-import java.util.Set;
 import mindspool.core.material.Material;
 
 /**
@@ -9,19 +8,13 @@ import mindspool.core.material.Material;
  */
 public final class DampStart {
 
-  /** How much cooler. */
-  public static final double LOWER_K = 10;
-
   /** For how long, h. */
   public static final double HOURS = 2;
-
-  private static final Set<String> SOFTENED_BY_WATER = Set.of("PA6", "PA12", "PA-CF", "PVA");
 
   private DampStart() {}
 
   /** Whether a spool of this moisture is to begin cooler; above its print limit it counts wet. */
   public static boolean needed(Material material, double meanPercent) {
-    return SOFTENED_BY_WATER.contains(material.name())
-        && meanPercent > material.printLimitPercent();
+    return material.dampStartLowerK() > 0 && meanPercent > material.printLimitPercent();
   }
 }

@@ -3,7 +3,6 @@ package mindspool.core.drying;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import mindspool.core.InvalidValueException;
 import mindspool.core.material.Material;
 
@@ -105,8 +104,8 @@ public enum DryerKind {
       range(400, 1500),
       200);
 
-  /** Soft, so that an oven's overshoot ruins them. */
-  private static final Set<String> SOFT = Set.of("PLA", "TPU95A", "PVA");
+  /** What stands no more is soft, so that an oven's overshoot ruins it, °C. Common practice. */
+  private static final double SOFT_CEILING_C = 65;
 
   private final String id;
   private final String title;
@@ -191,7 +190,7 @@ public enum DryerKind {
 
   /** Why a material does not go into one that was not measured; none where it may. */
   public Optional<String> refuses(Material material, boolean measured) {
-    return this == KITCHEN_OVEN && !measured && SOFT.contains(material.name())
+    return this == KITCHEN_OVEN && !measured && material.dryingCeilingC() <= SOFT_CEILING_C
         ? Optional.of(
             "A kitchen oven overshoots by 10 to 35 K, and "
                 + material.title()

@@ -100,7 +100,9 @@ public record DryingCeiling(
     double cautious = Math.min(dryer.ratedMaxC(), cautiousC(material, reel, dryer));
     double damp =
         DampStart.needed(material, meanPercent)
-            ? material.dryingCeilingC() - DampStart.LOWER_K - leastMarginK(dryer.behaviour())
+            ? material.dryingCeilingC()
+                - material.dampStartLowerK()
+                - leastMarginK(dryer.behaviour())
             : Double.POSITIVE_INFINITY;
     List<String> raisedBy = raisedBy(limits, reel, dryer);
     return new DryingCeiling(

@@ -29,7 +29,7 @@ import mindspool.core.stock.ReelKind;
  * @param targetPercent moisture at which drying aims
  * @param hours until the target
  * @param series curves against time
- * @param schools how long and how hot practitioners dry, with what comes of it; none where no time
+ * @param recipes how long and how hot practitioners dry, with what comes of it; none where no time
  *     is offered
  * @param advice why it cannot be reached and what would help, or cautions; most useful first
  */
@@ -41,7 +41,7 @@ public record DryingForecast(
     double targetPercent,
     HoursToTarget hours,
     List<Point> series,
-    List<School> schools,
+    List<Recipe> recipes,
     List<String> advice) {
 
   /** Longest cycle that is followed: ten days. */
@@ -94,7 +94,7 @@ public record DryingForecast(
    * @param hours none when it never ends
    * @param verdict the result in words
    */
-  public record School(
+  public record Recipe(
       String name,
       double setpointC,
       OptionalDouble hours,
@@ -144,7 +144,7 @@ public record DryingForecast(
         target,
         refused ? HoursToTarget.NONE : cycle.hours(),
         cycle.curve(CURVE_POINTS),
-        refused ? List.of() : new Schools(material, dryer, runs, ceiling, run).compared(),
+        refused ? List.of() : new Recipes(material, dryer, runs, ceiling, run).compared(),
         new DryingAdvice(material, dryer, room, ceiling, runs, cycle, target).lines());
   }
 

@@ -82,6 +82,13 @@ public record Material(String name, String title, Map<Parameter, Sourced> parame
     return value(Parameter.DRYING_CEILING);
   }
 
+  /**
+   * How much cooler a wet spool of it begins to dry, because water softens it, K; 0 for no less.
+   */
+  public double dampStartLowerK() {
+    return value(Parameter.DAMP_START_LOWER);
+  }
+
   /** Moisture at which drying aims, % of dry polymer. */
   public double dryTargetPercent() {
     return value(Parameter.DRY_TARGET);

@@ -17,6 +17,7 @@ public enum Parameter {
   HEAT_CAPACITY("heatCapacityJPerKgK", "J/(kg K)", 300, 5000),
   DRYING_TEMPERATURE("dryingTemperatureC", "°C", 30, 110),
   DRYING_CEILING("dryingCeilingC", "°C", 30, 160),
+  DAMP_START_LOWER("dampStartLowerK", "K", 0, 30),
   DRY_TARGET("dryTargetPercent", "%", 0.001, 50),
   PRINT_LIMIT("printLimitPercent", "%", 0.001, 50);
 

@@ -129,7 +129,7 @@ class ChargeForecastTest {
             OptionalDouble.of(tpu.targetPercent()));
     assertThat(charge.lastHours().orElseThrow())
         .isCloseTo(single.hours().all().orElseThrow(), within(1e-9));
-    assertThat(charge.energyKWh()).isCloseTo(single.schools().get(3).energyKWh(), within(1e-9));
+    assertThat(charge.energyKWh()).isCloseTo(single.recipes().get(3).energyKWh(), within(1e-9));
   }
 
   /** Desiccant does nothing where the room's air comes in freely: neither floor nor course. */

@@ -182,7 +182,7 @@ class DryingCeilingTest {
     assertThat(DryingCeiling.of(material("TPU95A"), ReelKind.METAL, known).refusal()).isEmpty();
     DryingForecast refused = forecast("TPU95A", ReelKind.METAL, oven, 0.4);
     assertThat(refused.hours().all()).isEmpty();
-    assertThat(refused.schools()).as("refused, so no recipe is offered").isEmpty();
+    assertThat(refused.recipes()).as("refused, so no recipe is offered").isEmpty();
   }
 
   @ParameterizedTest

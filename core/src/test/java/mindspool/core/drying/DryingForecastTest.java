@@ -8,7 +8,7 @@ import static org.assertj.core.api.Assertions.withinPercentage;
 import java.util.OptionalDouble;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.drying.DryingCeiling.Setter;
-import mindspool.core.drying.DryingForecast.School;
+import mindspool.core.drying.DryingForecast.Recipe;
 import mindspool.core.material.Material;
 import mindspool.core.material.PlainMaterials;
 import mindspool.core.moisture.SpoolMoistureModel;
@@ -131,21 +131,21 @@ class DryingForecastTest {
   }
 
   @Test
-  void schoolsAreComparedUnderTheCeiling() {
+  void recipesAreComparedUnderTheCeiling() {
     DryingForecast forecast = forecast("PETG", ROOM, DRYER, ReelKind.CARDBOARD, null, null);
-    assertThat(forecast.schools())
-        .extracting(School::name)
+    assertThat(forecast.recipes())
+        .extracting(Recipe::name)
         .containsExactly("gentle", "moderate", "thorough", "to the core");
-    School gentle = forecast.schools().get(0);
-    School thorough = forecast.schools().get(2);
-    School core = forecast.schools().get(3);
+    Recipe gentle = forecast.recipes().get(0);
+    Recipe thorough = forecast.recipes().get(2);
+    Recipe core = forecast.recipes().get(3);
     assertThat(gentle.verdict()).startsWith("still wet");
     assertThat(thorough.verdict()).isEqualTo("dry through");
     assertThat(core.hours().orElseThrow()).isCloseTo(9.5, within(0.2));
     assertThat(core.corePercent()).isCloseTo(0.08, withinPercentage(1));
     assertThat(thorough.energyKWh()).isGreaterThan(core.energyKWh());
-    School onPrintedReel =
-        forecast("ASA", ROOM, DRYER, ReelKind.PRINTED_PLA, null, null).schools().get(2);
+    Recipe onPrintedReel =
+        forecast("ASA", ROOM, DRYER, ReelKind.PRINTED_PLA, null, null).recipes().get(2);
     assertThat(onPrintedReel.setpointC()).isEqualTo(45);
   }
 

@@ -8,7 +8,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
-@Tag(name = "alerts")
+@Tag(name = "today")
 class AlertController {
 
   private final List<AlertSource> sources;

@@ -16,7 +16,7 @@ public record DryingAnswer(
     boolean reachable,
     HoursToLimit hoursToLimit,
     List<SeriesPoint> series,
-    List<SchoolResult> schools,
+    List<RecipeResult> recipes,
     List<String> advice) {
 
   /**
@@ -51,8 +51,8 @@ public record DryingAnswer(
   public record SeriesPoint(
       double hour, double outerPercent, double meanPercent, double corePercent) {}
 
-  /** A school and its result; {@code hours} null where it never ends. */
-  public record SchoolResult(
+  /** A recipe and its result; {@code hours} null where it never ends. */
+  public record RecipeResult(
       String name,
       double setpointC,
       Double hours,
@@ -95,10 +95,10 @@ public record DryingAnswer(
         forecast.series().stream()
             .map(p -> new SeriesPoint(p.hour(), p.outerPercent(), p.meanPercent(), p.corePercent()))
             .toList(),
-        forecast.schools().stream()
+        forecast.recipes().stream()
             .map(
                 s ->
-                    new SchoolResult(
+                    new RecipeResult(
                         s.name(),
                         s.setpointC(),
                         orNull(s.hours()),

@@ -71,7 +71,7 @@ class DryingCalculator {
 
   @PostMapping("/api/calc/drying")
   @Operation(
-      summary = "Ceiling, floor, hours to the core and the schools of drying compared",
+      summary = "Ceiling, floor, hours to the core, and drying recipes compared",
       description =
           "The limits are setpoints: the hottest spot's excess is already taken off. limitPercent"
               + " is the moisture at which drying aims, the material's dry target unless given.",

@@ -44,7 +44,7 @@ import org.springframework.web.multipart.MultipartFile;
 @Asks
 @RestController
 @RequestMapping("/api/places/{placeId}/climate-files")
-@Tag(name = "places")
+@Tag(name = "shelf")
 class ClimateFileController {
 
   private static final Duration KEPT = Duration.ofMinutes(30);

@@ -24,7 +24,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api")
-@Tag(name = "containers")
+@Tag(name = "shelf")
 class ContainerController {
 
   private static final double USUAL_LIMIT_PERCENT = 20;

@@ -21,7 +21,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api/places")
-@Tag(name = "places")
+@Tag(name = "shelf")
 class PlaceController {
 
   private static final int CURVE_POINTS = 600;

@@ -39,7 +39,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api")
-@Tag(name = "cycles")
+@Tag(name = "dry")
 class CycleController {
 
   private static final int SHOWN_STOPPED = 12;

@@ -13,6 +13,7 @@ import io.swagger.v3.oas.models.servers.Server;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -110,17 +111,52 @@ class ApiDocument {
   OpenApiCustomizer answersAreComplete() {
     return document -> {
       TreeMap<String, Schema> schemas = new TreeMap<>(document.getComponents().getSchemas());
+      Set<String> answered = answered(document, schemas);
       schemas.forEach(
           (name, schema) -> {
-            if (!name.endsWith("Request") && schema.getProperties() != null) {
-              schema.setRequired(new ArrayList<>(propertyNames(schema)));
-            }
             if (schema.getProperties() != null) {
+              if (answered.contains(name)) {
+                schema.setRequired(new ArrayList<>(propertyNames(schema)));
+              }
               elementsAreNeverNull(schema);
             }
           });
       document.getComponents().setSchemas(schemas);
     };
+  }
+
+  /** Names of the schemas that are a part of some answer; the others are only asked with. */
+  private static Set<String> answered(OpenAPI document, Map<String, Schema> schemas) {
+    Set<String> found = new HashSet<>();
+    document.getPaths().values().stream()
+        .flatMap(path -> path.readOperations().stream())
+        .flatMap(operation -> operation.getResponses().values().stream())
+        .filter(answer -> answer.getContent() != null)
+        .flatMap(answer -> answer.getContent().values().stream())
+        .forEach(content -> follow(content.getSchema(), schemas, found));
+    return found;
+  }
+
+  private static void follow(Schema<?> schema, Map<String, Schema> schemas, Set<String> found) {
+    if (schema == null) {
+      return;
+    }
+    if (schema.get$ref() != null) {
+      String name = schema.get$ref().substring(schema.get$ref().lastIndexOf('/') + 1);
+      if (found.add(name)) {
+        follow(schemas.get(name), schemas, found);
+      }
+    }
+    follow(schema.getItems(), schemas, found);
+    if (schema.getAdditionalProperties() instanceof Schema<?> values) {
+      follow(values, schemas, found);
+    }
+    if (schema.getAnyOf() != null) {
+      schema.getAnyOf().forEach(each -> follow(each, schemas, found));
+    }
+    if (schema.getProperties() != null) {
+      schema.getProperties().values().forEach(each -> follow(each, schemas, found));
+    }
   }
 
   /** Lists and maps hold boxed numbers only because Java must; none of them is ever null. */

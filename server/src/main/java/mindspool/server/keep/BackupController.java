@@ -13,7 +13,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
-@Tag(name = "backups")
+@Tag(name = "today")
 class BackupController {
 
   private final Backups backups;

@@ -31,7 +31,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 @RequestMapping("/api")
-@Tag(name = "plan")
+@Tag(name = "dry")
 class PlanController {
 
   private static final double USUAL_SECONDS = 20;

@@ -5,15 +5,15 @@ import java.util.Locale;
 import java.util.OptionalDouble;
 import mindspool.core.drying.DryingForecast.Cycle;
 import mindspool.core.drying.DryingForecast.Point;
+import mindspool.core.drying.DryingForecast.Recipe;
 import mindspool.core.drying.DryingForecast.Runs;
-import mindspool.core.drying.DryingForecast.School;
 import mindspool.core.material.Material;
 
 /**
  * The ways in which practitioners dry, each followed for this spool. Temperatures and hours: common
  * practice. None goes above the ceiling.
  */
-final class Schools {
+final class Recipes {
 
   private static final double GENTLE_C = 45;
   private static final double GENTLE_HOURS = 2;
@@ -27,7 +27,7 @@ final class Schools {
   private final DryingCeiling ceiling;
   private final CycleRun toTheCore;
 
-  Schools(Material material, Dryer dryer, Runs runs, DryingCeiling ceiling, CycleRun toTheCore) {
+  Recipes(Material material, Dryer dryer, Runs runs, DryingCeiling ceiling, CycleRun toTheCore) {
     this.material = material;
     this.dryer = dryer;
     this.runs = runs;
@@ -35,7 +35,7 @@ final class Schools {
     this.toTheCore = toTheCore;
   }
 
-  List<School> compared() {
+  List<Recipe> compared() {
     return List.of(
         fixed("gentle", GENTLE_C, GENTLE_HOURS),
         fixed("moderate", MODERATE_C, MODERATE_HOURS),
@@ -47,12 +47,12 @@ final class Schools {
     return Math.max(20, Math.min(ceiling.temperatureC(), airTemperatureC - dryer.biasC()));
   }
 
-  private School fixed(String name, double airTemperatureC, double hours) {
+  private Recipe fixed(String name, double airTemperatureC, double hours) {
     double setpoint = setpoint(airTemperatureC);
     CycleRun run = runs.of(setpoint, hours);
     Cycle cycle = run.cycle(0);
     Point end = cycle.at(hours);
-    return new School(
+    return new Recipe(
         name,
         setpoint,
         OptionalDouble.of(hours),
@@ -63,7 +63,7 @@ final class Schools {
         verdict(end, cycle.target(), setpoint));
   }
 
-  private School toTheCore() {
+  private Recipe toTheCore() {
     double setpoint = setpoint(material.dryingTemperatureC());
     boolean followed = toTheCore.cycle(0).setpointC() == setpoint;
     CycleRun run = followed ? toTheCore : runs.untilDry(setpoint);
@@ -71,7 +71,7 @@ final class Schools {
     OptionalDouble hours = cycle.hours().all();
     double last = hours.orElse(cycle.lastHour());
     Point end = cycle.at(last);
-    return new School(
+    return new Recipe(
         "to the core",
         setpoint,
         hours,
