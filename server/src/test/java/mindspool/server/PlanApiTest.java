@@ -223,6 +223,42 @@ class PlanApiTest extends ServerTest {
         .isEqualTo("jobs[0].startHour");
   }
 
+  /** Where the core would be dry too late, the job's own metres may do; then nothing is bagged. */
+  @Test
+  void whatIsTakenOutWithItsCoreWetIsPrintedAtOnce() {
+    StringBuilder always = new StringBuilder();
+    for (int day = 1; day <= 7; day++) {
+      always
+          .append(day > 1 ? ", " : "")
+          .append("{\"weekday\": %d, \"fromMin\": 0, \"toMin\": 1440}".formatted(day));
+    }
+    api.change("/api/hands", "{\"windows\": [" + always + "]}");
+    String code = wetSpool();
+    JsonNode forecast =
+        posted(
+            "/api/spools/" + code + "/drying-forecast",
+            "{\"dryerId\": %d, \"roomPlaceId\": %d, \"jobG\": 60}".formatted(dryer, shelf));
+    double prints = forecast.at("/printReady/sureHours").asDouble();
+    double dry = forecast.get("sureHours").asDouble();
+    assertThat(prints).isLessThan(0.7 * dry);
+    Instant start = Instant.now().plusSeconds(Math.round(3600 * (1 + 0.5 * (prints + dry))));
+    long id =
+        posted(
+                "/api/jobs",
+                "{\"name\": \"hook\", \"code\": \"%s\", \"grams\": 60, \"hours\": 0.3, \"startAt\": \"%s\"}"
+                    .formatted(code, start))
+            .get("id")
+            .asLong();
+    JsonNode placed = of(planned(), id);
+    assertThat(placed.get("served").asBoolean()).as(placed.toString()).isTrue();
+    assertThat(placed.get("why").asString()).startsWith("Out after").contains("60 g print");
+    JsonNode lines = api.get("/api/today?hours=72").body().get("lines");
+    JsonNode unload = line(lines, "unload-");
+    assertThat(unload.get("what").asString()).contains("print from it at once");
+    assertThat(unload.get("why").asString()).contains("core is still wet");
+    assertThat(line(lines, "job-" + id).get("why").asString()).startsWith("Its metres print then");
+  }
+
   /** A job that is too long for an open holder prints out of a dryer that feeds out. */
   @Test
   void theCalculatorKnowsDryersThatFeedOut() {

@@ -91,11 +91,16 @@ class PlanAgenda implements AgendaSource {
             entry.code,
             job.grams,
             job.hours),
-        entry.served
-            ? "Its filament is dry then. " + text(entry.why)
-            : "Its filament is NOT dry then. " + text(entry.why),
+        filament(entry) + text(entry.why),
         "The spool waits in its bag; later jobs move.",
         "/plan");
+  }
+
+  private static String filament(PlanEntry entry) {
+    if (!entry.served) {
+      return "Its filament is NOT dry then. ";
+    }
+    return entry.coreStaysWet ? "Its metres print then. " : "Its filament is dry then. ";
   }
 
   private static String text(String why) {
@@ -104,14 +109,23 @@ class PlanAgenda implements AgendaSource {
 
   private Line unload(Loading loading, long endS, List<PlanEntry> of) {
     String codes = codes(of);
+    String them = codes.contains(",") ? "them" : "it";
+    boolean wet = of.stream().anyMatch(entry -> entry.coreStaysWet);
     return new Line(
         "unload-%d-%d-%d".formatted(loading.dryerId, loading.startS, endS),
         endS,
         Doer.HANDS,
-        "Take %s out of %s and bag %s within minutes"
+        "Take %s out of %s and %s"
             .formatted(
-                codes, climates.place(loading.dryerId).name(), codes.contains(",") ? "them" : "it"),
-        "Dry to the core by then, if it went in as planned; weigh it to prove it.",
+                codes,
+                climates.place(loading.dryerId).name(),
+                wet ? "print from " + them + " at once" : "bag " + them + " within minutes"),
+        wet
+            ? "What the job takes prints by then, if it went in as planned; the core is still wet, so"
+                + " dry "
+                + them
+                + " again afterwards."
+            : "Dry to the core by then, if it went in as planned; weigh it to prove it.",
         "The heat goes on, and the next charge waits.",
         "/plan");
   }

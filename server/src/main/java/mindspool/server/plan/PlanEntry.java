@@ -19,6 +19,9 @@ class PlanEntry {
   Double setpointC;
   boolean served;
 
+  /** Whether it is taken out as soon as the metres of its job print. */
+  boolean coreStaysWet;
+
   @Column(length = 600)
   String why;
 

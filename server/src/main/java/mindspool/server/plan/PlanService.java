@@ -198,6 +198,7 @@ class PlanService implements DisposableBean {
                     + Math.round(charge == null ? 0 : 3600 * charge.leavesH(placement.job()));
             entry.setpointC = charge == null ? null : charge.setpointC();
             entry.served = placement.served();
+            entry.coreStaysWet = charge != null && charge.isTakenOutEarly(placement.spool());
             entry.why = placement.why().substring(0, Math.min(590, placement.why().length()));
             entry.pinned = placement.pinned();
             entries.save(entry);
