@@ -23,6 +23,9 @@ public record ReelWater(WaterUptake uptake, double massG) {
 
   private static final double STEP_S = 1800;
 
+  /** What was longer ago has left no trace: six of the longest time constants. */
+  private static final double MEMORY_S = 6 * 40 * 3600.0;
+
   /** Twice as fast every ten kelvin: diffusion at 50 kJ/mol (judgement, grade D). */
   private static final double PER_KELVIN = Math.log(2) / 10;
 
@@ -39,7 +42,8 @@ public record ReelWater(WaterUptake uptake, double massG) {
   }
 
   /**
-   * Water in it at some times, g, in balance with the assumed start at first.
+   * Water in it at some times, g, in balance with the assumed start at first. Of a long time
+   * between two of them only the last ten days are followed.
    *
    * @param atS in order, none before the history's start
    */
@@ -52,10 +56,17 @@ public record ReelWater(WaterUptake uptake, double massG) {
     double water = massG * isotherm.fraction(history.start().humidityPercent() / 100);
     double time = history.startS();
     for (int i = 0; i < atS.length; i++) {
+      double recently = atS[i] - MEMORY_S;
+      if (recently > time && isOpen(history.stayAt(recently))) {
+        ClimateSeries then = history.stayAt(recently).climate();
+        water = massG * isotherm.fraction(humidity(then, recently, recently));
+        time = recently;
+      }
       while (time < atS[i]) {
         Stay stay = history.stayAt(time);
-        double next = Math.min(Math.min(atS[i], time + STEP_S), history.nextStayAfter(time));
-        if (stay.contact().vapourTransferMPerS() > 0) {
+        double next = Math.min(atS[i], history.nextStayAfter(time));
+        if (isOpen(stay)) {
+          next = Math.min(next, time + STEP_S);
           water +=
               (massG * isotherm.fraction(humidity(stay.climate(), time, next)) - water)
                   * share(stay.climate(), time, next);
@@ -65,6 +76,10 @@ public record ReelWater(WaterUptake uptake, double massG) {
       grams[i] = water;
     }
     return grams;
+  }
+
+  private static boolean isOpen(Stay stay) {
+    return stay.contact().vapourTransferMPerS() > 0;
   }
 
   private static double humidity(ClimateSeries climate, double fromS, double toS) {

@@ -111,8 +111,8 @@ public final class WeighingFit {
    *     used must not shrink the winding
    * @param weighings in order of time, none before the history's start
    * @param reel whose own water is on the scale too
-   * @param modelShare share of a change of water to which the model is trusted; 0 where spools are
-   *     as it says
+   * @param modelShare error of the model as a share of a change of water; 0 where spools are
+   *     exactly as it says
    * @param options how finely the spool is followed
    */
   WeighingFit(

@@ -69,6 +69,31 @@ class ReelWaterTest {
     assertThat(lostG(kind, 0, wet, DAY_S)).isZero();
   }
 
+  /** After months only the last days count, and those as if all had been followed. */
+  @Test
+  void whatWasLongAgoHasLeftNoTrace() {
+    SpoolHistory moved =
+        new SpoolHistory(
+            0,
+            new StartMoisture(90, 5),
+            new Winding(0.04, 0.06, 1, 0.3, 0.00175, PLA.densityKgPerM3()),
+            List.of(
+                new Stay(0, ClimateSeries.constant(new MoistAir(23, 70)), AirContact.STILL),
+                new Stay(
+                    100 * DAY_S, ClimateSeries.constant(new MoistAir(23, 30)), AirContact.STILL)),
+            List.of());
+    double at = 102 * DAY_S;
+    double[] every = new double[102 * 24 + 1];
+    for (int hour = 0; hour < every.length; hour++) {
+      every[hour] = 3600.0 * hour;
+    }
+    for (ReelKind kind : List.of(ReelKind.ABS, ReelKind.CARDBOARD)) {
+      double[] followed = ReelWater.of(kind, 200).grams(moved, every);
+      double jumped = ReelWater.of(kind, 200).grams(moved, new double[] {at})[0];
+      assertThat(jumped).isCloseTo(followed[followed.length - 1], within(0.002));
+    }
+  }
+
   /** What the board lost is not taken for the filament's: without it uptake comes out threefold. */
   @Test
   void theBoardsWaterIsNotTakenForTheFilaments() {
