@@ -37,7 +37,11 @@ import org.springframework.test.context.ActiveProfiles;
  */
 @SpringBootTest(
     webEnvironment = WebEnvironment.RANDOM_PORT,
-    properties = {"mindspool.mqtt.port=0", "mindspool.data-dir=target/contract-data"})
+    properties = {
+      "mindspool.mqtt.port=0",
+      "mindspool.data-dir=target/contract-data",
+      "spring.datasource.url=jdbc:h2:mem:contract;DB_CLOSE_DELAY=-1"
+    })
 @ActiveProfiles("demo")
 class ContractExamplesTest {
 

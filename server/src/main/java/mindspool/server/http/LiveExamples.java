@@ -19,7 +19,8 @@ import org.springframework.stereotype.Component;
 class LiveExamples {
 
   private static final String OPEN_CYCLE_SPOOLS =
-      "select code from cycle_fact where undone_s is null and kind = 'ADDED'";
+      "select code from cycle_fact where undone_s is null and kind = 'ADDED' and cycle_id in"
+          + " (select id from drying_cycle where open_place_id is not null)";
   private static final String IN_STOCK =
       "select code from spool s where not exists (select 1 from spool_fact f where f.spool_id = s.id"
           + " and f.kind = 'EMPTIED' and f.undone_s is null) and code not in ("
@@ -92,14 +93,20 @@ class LiveExamples {
     id(
         values,
         "dryer",
-        "select max(id) from place p where kind = 'DRYER' and not exists (select 1 from drying_cycle"
-            + " c where c.place_id = p.id and c.undone_s is null)");
-    newest(values, "cycle", "drying_cycle", "undone_s is null");
+        "select coalesce((select max(id) from place p where kind = 'DRYER' and not exists (select 1"
+            + " from drying_cycle c where c.open_place_id = p.id)),"
+            + " (select max(id) from place where kind = 'DRYER'))");
+    id(
+        values,
+        "cycle",
+        "select coalesce((select max(id) from drying_cycle where open_place_id is not null),"
+            + " (select max(id) from drying_cycle))");
     code(
         values,
         "cycleSpool",
         "select code from cycle_fact where undone_s is null and code is not null and cycle_id ="
-            + " (select max(id) from drying_cycle where undone_s is null) order by id limit 1");
+            + " (select max(id) from drying_cycle where open_place_id is not null)"
+            + " order by id limit 1");
     newest(values, "cycleFact", "cycle_fact", "undone_s is null");
     id(
         values,
