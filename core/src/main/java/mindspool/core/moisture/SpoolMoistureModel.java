@@ -87,8 +87,8 @@ public final class SpoolMoistureModel {
   /**
    * Where diffusivity rises with moisture, the moisture that counts lies so far from the mean of a
    * filament towards that of its surface: a dry skin holds water back, a wet one lets it in. After
-   * Crank 1975, section 10.5, the mean over early uptake and early loss is 0.64; towards the end of
-   * either it falls, so a half.
+   * Crank 1975 (weighted means of a diffusivity that depends on concentration), from memory, it is
+   * 0.64 early in uptake and loss; towards the end of either it falls, so a half.
    */
   private static final double SKIN_SHARE = 0.5;
 

@@ -1,6 +1,7 @@
 package mindspool.core.plan;
 
 import java.util.Collection;
+import java.util.DoubleSummaryStatistics;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +13,13 @@ import mindspool.core.drying.PrintReady;
  * not wait for that, where the metres of their jobs print in time and to the end of the job.
  */
 final class EarlyOut {
+
+  /**
+   * A core that is still wet wets the outer wraps again while the spool waits, h: at room
+   * temperature ten times slower than it dried in the heat, so for so long it hardly counts
+   * (judgement).
+   */
+  private static final double LONGEST_WAIT_H = 4;
 
   private EarlyOut() {}
 
@@ -28,11 +36,11 @@ final class EarlyOut {
       double outH) {
     Map<PlanSpool, Double> early = new HashMap<>();
     for (PlanSpool spool : spools) {
-      double first =
-          its(jobs, spool).stream().mapToDouble(job -> job.job().startH()).min().orElseThrow();
-      if (first < outH) {
+      DoubleSummaryStatistics starts =
+          its(jobs, spool).stream().mapToDouble(job -> job.job().startH()).summaryStatistics();
+      if (starts.getMin() < outH) {
         double out = soonestH(slot, jobs, spool, spools, neededHours);
-        if (out <= first) {
+        if (out <= starts.getMin() && starts.getMax() <= out + LONGEST_WAIT_H) {
           early.put(spool, out);
         }
       }

@@ -217,6 +217,16 @@ class DryingPlannerTest {
         problem(List.of(dryer), List.of(job(1, core + 6, 2, spool)), Hands.always(72));
     assertThat(of(best(patient, 2), 1).charge().isTakenOutEarly(spool)).isFalse();
 
+    // A later job of the same spool is not printed from it with its core wet.
+    PlanProblem twice =
+        problem(
+            List.of(dryer),
+            List.of(job(1, startH, 2, spool), job(2, core + 30, 2, spool)),
+            Hands.always(72));
+    DryingPlan both = best(twice, 2);
+    assertThat(both.unserved()).isZero();
+    assertThat(of(both, 2).charge().isTakenOutEarly(spool)).isFalse();
+
     // A job that would be over the limit again before its end is not begun so.
     PlanProblem lengthy =
         problem(List.of(dryer), List.of(job(1, startH, 12, spool)), Hands.always(72));
@@ -229,11 +239,13 @@ class DryingPlannerTest {
     PlanDryer dryer = dryer(1, 75, 2, 0);
     PlanSpool urgent = spool("A", "PETG", 1.3);
     PlanSpool patient = spool("B", "PETG", 1.3);
-    double core = new DryTimes(ROOM).of(urgent, dryer).hours().orElseThrow();
+    DryTimes times = new DryTimes(ROOM);
+    double core = times.of(urgent, dryer).hours().orElseThrow();
+    double prints = times.printHours(urgent, dryer, 150);
     PlanProblem problem =
         problem(
             List.of(dryer),
-            List.of(job(1, 0.8 * core, 2, urgent), job(2, core + 20, 2, patient)),
+            List.of(job(1, prints + 3, 2, urgent), job(2, core + 20, 2, patient)),
             Hands.always(72),
             new Pin(1, "A", 1L, 0),
             new Pin(2, "B", 1L, 0));
