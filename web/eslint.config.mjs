@@ -9,7 +9,7 @@ export default defineConfigWithVueTs(
   prettier,
   {
     // What is sent and shown is held against the published types; nothing steps around them.
-    files: ['src/**'],
+    files: ['src/**', 'tests/**'],
     rules: {
       'no-restricted-syntax': [
         'error',

@@ -1,11 +1,20 @@
 <script setup lang="ts">
-import { defineAsyncComponent, onBeforeUnmount, onMounted, ref, useTemplateRef } from 'vue'
+import {
+  computed,
+  defineAsyncComponent,
+  onBeforeUnmount,
+  onMounted,
+  ref,
+  useTemplateRef,
+} from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import ActBar from './parts/ActBar.vue'
 import ProblemNote from './parts/ProblemNote.vue'
 import QuickBox from './parts/QuickBox.vue'
 import TimeSlider from './parts/TimeSlider.vue'
+import { pageAction } from './parts/pageKeys'
 import { scannerOf } from './parts/scanner'
+import { goal, STATIONS, stationOf } from './stations'
 import { useAlerts } from './stores/alerts'
 import { usePreferences } from './stores/preferences'
 import { useDryers } from './stores/dryers'
@@ -14,25 +23,12 @@ import { useTime } from './stores/time'
 
 const KeyHelp = defineAsyncComponent(() => import('./parts/KeyHelp.vue'))
 
-/** In the order of the work. */
-const STATIONS = [
-  { to: '/today', name: 'Today', under: ['/today'] },
-  { to: '/receive', name: 'Receive', under: ['/receive', '/lots'] },
-  { to: '/shelf', name: 'Shelf', under: ['/shelf', '/list', '/spool', '/place'] },
-  { to: '/dry', name: 'Dry', under: ['/dry', '/cycle', '/plan'] },
-  { to: '/materials', name: 'Materials', under: ['/materials'] },
-]
+const steps = STATIONS.filter((station) => !station.aside)
+const aside = STATIONS.filter((station) => station.aside)
+const inBar = STATIONS.filter((station) => station.onPhone === 'bar')
 
+/** Behind "More" on the phone. */
 const more = ref(false)
-
-const GO: Record<string, string> = {
-  t: '/today',
-  p: '/plan',
-  r: '/receive',
-  s: '/shelf',
-  d: '/dry',
-  m: '/materials',
-}
 
 const shelf = useShelf()
 const dryers = useDryers()
@@ -46,9 +42,7 @@ const help = ref(false)
 const helpAsked = ref(false)
 let going = false
 
-function here(under: string[]): boolean {
-  return under.some((path) => route.path.startsWith(path))
-}
+const here = computed(() => stationOf(route.path))
 
 function showHelp() {
   helpAsked.value = true
@@ -73,7 +67,7 @@ function key(event: KeyboardEvent) {
   }
   if (going) {
     going = false
-    const to = GO[event.key]
+    const to = goal(event.key)
     if (to) {
       event.preventDefault()
       void router.push(to)
@@ -88,7 +82,7 @@ function key(event: KeyboardEvent) {
     n: () => time.goTo(0),
     g: () => (going = true),
   }
-  const action = actions[event.key]
+  const action = actions[event.key] ?? pageAction(event.key)
   if (action) {
     event.preventDefault()
     action()
@@ -113,24 +107,58 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
   </header>
   <div class="body" :class="{ alone: route.meta.wall }">
     <nav v-if="!route.meta.wall" aria-label="Stations">
-      <router-link
-        v-for="station in STATIONS"
-        :key="station.to"
-        :to="station.to"
-        :class="{ here: here(station.under) }"
-      >
-        {{ station.name }}
-      </router-link>
+      <template v-for="station in steps" :key="station.path">
+        <router-link
+          :to="station.path"
+          :class="{ here: here === station, bar: inBar.includes(station) }"
+        >
+          {{ station.name }}
+        </router-link>
+        <router-link
+          v-for="page in station.pages"
+          :key="page.path"
+          class="page"
+          :to="page.path"
+          :class="{ here: route.path === page.path }"
+        >
+          {{ page.name }}
+        </router-link>
+      </template>
       <button
         class="more"
-        :class="{ here: route.path.startsWith('/devices') }"
+        :class="{ here: here && !inBar.includes(here) }"
         :aria-expanded="more"
         @click="more = !more"
       >
         More
       </button>
       <div class="foot small soft" :class="{ open: more }">
-        <router-link class="devices" to="/devices" @click="more = false">devices</router-link>
+        <template v-for="station in steps" :key="station.path">
+          <router-link
+            v-if="!inBar.includes(station)"
+            class="aside phone"
+            :to="station.path"
+            @click="more = false"
+            >{{ station.name }}</router-link
+          >
+          <router-link
+            v-for="page in station.pages"
+            :key="page.path"
+            class="aside phone"
+            :to="page.path"
+            @click="more = false"
+            >{{ page.name }}</router-link
+          >
+        </template>
+        <router-link
+          v-for="station in aside"
+          :key="station.path"
+          class="aside"
+          :to="station.path"
+          :aria-current="here === station ? 'page' : undefined"
+          @click="more = false"
+          >{{ station.name }}</router-link
+        >
         <label class="person">
           who works here
           <input
@@ -260,8 +288,17 @@ nav > a.here {
   align-items: flex-start;
 }
 
-.foot .devices {
+nav > a.page {
+  padding: 0.15rem 1.15rem 0.3rem 2rem;
+  font-size: var(--size-2);
+}
+
+.foot .aside {
   padding: 0.3rem;
+}
+
+.foot .phone {
+  display: none;
 }
 
 .more {
@@ -333,6 +370,10 @@ main {
     border-top: 2px solid var(--ink);
   }
 
+  nav > a:not(.bar) {
+    display: none;
+  }
+
   nav > a {
     flex: 1;
     padding: 0;
@@ -377,7 +418,11 @@ main {
     display: none;
   }
 
-  .foot.open .devices,
+  .foot .phone {
+    display: inline;
+  }
+
+  .foot.open .aside,
   .foot.open .button {
     min-height: 2.75rem;
     padding: 0.6rem 0.3rem;

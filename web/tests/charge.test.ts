@@ -70,13 +70,13 @@ describe('lanes of a charge', () => {
 
   it('mark the hour on one scale for all', () => {
     const marks = lanes.findAll('.done').map((each) => Number(each.attributes('x1')))
-    expect(marks).toEqual([450, 0])
+    expect(marks).toEqual([750, 0])
     expect(lanes.findAll('.axis span').map((each) => each.text())).toContain('12 h')
   })
 
   it('shade what could be taken out', () => {
     const free = lanes.findAll('.free').map((each) => Number(each.attributes('width')))
-    expect(free).toEqual([150, 600])
+    expect(free).toEqual([250, 1000])
   })
 })
 

@@ -9,7 +9,8 @@ import QuickBox from '@/parts/QuickBox.vue'
 import TimeSlider from '@/parts/TimeSlider.vue'
 import { Problem } from '@/api/client'
 import { useShelf } from '@/stores/shelf'
-import { HORIZON_HOURS, useTime } from '@/stores/time'
+import { useTime } from '@/stores/time'
+import { make } from './contract'
 
 const SPOOL = {
   material: 'PETG',
@@ -22,21 +23,20 @@ const SPOOL = {
   rimRadiusMm: 100,
   colourHex: '#123456',
   frames: { outer: [0.1, 0.2], mean: [0.1, 0.1], core: [0.1, 0.1], rings: [[0.1], [0.2]] },
-  printable: { state: 'BEYOND_FORECAST', atS: null, headroomPercent: 0.1, jobG: 100 },
+  printable: { state: 'BEYOND_FORECAST' as const, atS: null, headroomPercent: 0.1, jobG: 100 },
 }
 
 beforeEach(() => {
   setActivePinia(createPinia())
-  useShelf().view = {
+  useShelf().view = make('ShelfView', {
     nowS: 1_800_000_000,
-    pending: 0,
     frameHours: [0, 336],
-    places: [{ place: { id: 1, name: 'Window shelf' } }],
+    places: [make('ShelfPlace', { place: make('PlaceInfo', { id: 1, name: 'Window shelf' }) })],
     spools: [
-      { ...SPOOL, code: 'K7F4', colourName: 'slate' },
-      { ...SPOOL, code: 'K9AC', colourName: 'moss' },
+      make('SpoolView', { ...SPOOL, code: 'K7F4', colourName: 'slate' }),
+      make('SpoolView', { ...SPOOL, code: 'K9AC', colourName: 'moss' }),
     ],
-  } as never
+  })
 })
 
 describe('time slider', () => {
@@ -48,7 +48,7 @@ describe('time slider', () => {
     await slider.trigger('keydown', { key: 'PageUp' })
     expect(slider.attributes('aria-valuenow')).toBe('25')
     await slider.trigger('keydown', { key: 'End' })
-    expect(useTime().hoursAhead).toBe(HORIZON_HOURS)
+    expect(useTime().hoursAhead).toBe(336)
     await slider.trigger('keydown', { key: 'Home' })
     expect(slider.attributes('aria-valuetext')).toBe('now')
     await slider.trigger('keydown', { key: 'x' })
@@ -135,17 +135,17 @@ describe('ceiling', () => {
     const wrapper = mount(CeilingScale, {
       props: {
         roomTemperatureC: 20,
-        forecast: {
+        forecast: make('DryingAnswer', {
           setpointC: 45,
-          ceiling: {
+          ceiling: make('Ceiling', {
             temperatureC: 45,
             setBy: 'reel',
             limits: [
-              { what: 'reel', temperatureC: 45, why: 'it softens' },
-              { what: 'filament', temperatureC: 85, why: 'it ages' },
+              make('CeilingLimit', { what: 'reel', temperatureC: 45, why: 'it softens' }),
+              make('CeilingLimit', { what: 'filament', temperatureC: 85, why: 'it ages' }),
             ],
-          },
-        } as never,
+          }),
+        }),
       },
     })
     expect(wrapper.get('li.sets').text()).toContain('reel, sets the ceiling')

@@ -140,7 +140,6 @@ describe('the page of a cycle', () => {
   it('pauses, and what was paused can be undone', async () => {
     const { shown, sent } = await page({
       '/api/cycles/5': view('RUNNING'),
-      'POST /api/cycles/5/acts': { id: 77 },
     })
     await shown
       .findAll('button')
@@ -148,11 +147,10 @@ describe('the page of a cycle', () => {
       ?.trigger('click')
     await flushPromises()
     expect(acted(sent)).toEqual([{ act: 'PAUSE' }])
-    await useActs().done?.undo?.()
-    expect(sent.some((each) => each.method === 'DELETE' && each.path.endsWith('/facts/77'))).toBe(
-      true,
-    )
-    expect(useActs().done?.text).toBe('Undone: Paused')
+    expect(useActs().done?.text).toBe('bench: it was done')
+    await useActs().undo(useActs().done?.act ?? 0)
+    expect(sent.some((each) => each.path === '/api/acts/77/undo')).toBe(true)
+    expect(useActs().done?.text).toBe('Undone: bench: it was done')
     shown.unmount()
   })
 

@@ -5,7 +5,8 @@ import DeviceMapping from '@/stations/devices/DeviceMapping.vue'
 import HygrometerCheck from '@/stations/devices/HygrometerCheck.vue'
 import LabelDialog from '@/parts/LabelDialog.vue'
 import WeighDialog from '@/parts/WeighDialog.vue'
-import { useShelf, type Spool } from '@/stores/shelf'
+import { useShelf } from '@/stores/shelf'
+import { make } from './contract'
 
 interface Asked {
   method: string
@@ -50,13 +51,13 @@ beforeEach(() => {
   setActivePinia(createPinia())
   asked.length = 0
   localStorage.clear()
-  useShelf().view = {
+  useShelf().view = make('ShelfView', {
     nowS: 1_800_000_000,
-    pending: 0,
     frameHours: [0],
-    places: [{ place: { id: 1, name: 'Workshop', kind: 'ROOM' } }],
-    spools: [],
-  } as never
+    places: [
+      make('ShelfPlace', { place: make('PlaceInfo', { id: 1, name: 'Workshop', kind: 'ROOM' }) }),
+    ],
+  })
 })
 
 afterEach(() => {
@@ -64,12 +65,7 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
-const SPOOL = {
-  code: 'K7F4',
-  material: 'PLA',
-  colourName: 'moss',
-  expectedGrossG: null,
-} as Spool
+const SPOOL = make('SpoolView', { code: 'K7F4', material: 'PLA', colourName: 'moss' })
 const EMPTY = { low: 210, typical: 215, high: 220 }
 const SCALE = { id: 4, name: 'Bench scale', kind: 'SCALE' }
 const SCALE_PATH = '/api/devices/4/scale'
@@ -152,7 +148,7 @@ describe('labels', () => {
 })
 
 describe('mapping a device', () => {
-  const MQTT = {
+  const MQTT = make('MqttView', {
     topics: [
       { topic: 'b/scale', messages: 2, lastAtMs: 1, lastPayload: '815' },
       {
@@ -162,7 +158,7 @@ describe('mapping a device', () => {
         lastPayload: '{"temp": 21.5, "rh": 45, "ts": 1760000000, "battery": 3.1}',
       },
     ],
-  } as never
+  })
 
   it('guesses what the numbers are and sends only those that are used', async () => {
     serve({ '/api/devices': { id: 9 } })
@@ -201,7 +197,7 @@ describe('a check over salts', () => {
         verdict: 'ONE_POINT_ONLY',
       },
     })
-    const check = mount(HygrometerCheck, { props: { device: { id: 3 } as never } })
+    const check = mount(HygrometerCheck, { props: { device: make('DeviceView', { id: 3 }) } })
     await flushPromises()
     expect(check.find('[data-testid="check-outcome"]').exists()).toBe(false)
     await check.get('#salt-r-1').setValue('78.9')

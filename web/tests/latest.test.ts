@@ -5,6 +5,7 @@ import HygrometerCheck from '@/stations/devices/HygrometerCheck.vue'
 import LogImport from '@/stations/place/LogImport.vue'
 import { questions } from '@/parts/latestAnswer'
 import { plain } from './pages'
+import { make } from './contract'
 
 afterEach(() => vi.unstubAllGlobals())
 
@@ -34,7 +35,10 @@ it('shows what both salts say although the first answer comes last', async () =>
           ),
         ),
   )
-  const check = mount(HygrometerCheck, { props: { device: { id: 1 } as never }, global: plain })
+  const check = mount(HygrometerCheck, {
+    props: { device: make('DeviceView', { id: 1 }) },
+    global: plain,
+  })
   await flushPromises()
   await check.get('#salt-r-0').setValue('36.1')
   await check.get('#salt-r-1').setValue('78.9')

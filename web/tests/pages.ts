@@ -1,5 +1,6 @@
 import { RouterLinkStub } from '@vue/test-utils'
-import { vi } from 'vitest'
+import { expect, vi } from 'vitest'
+import { make, requestErrors } from './contract'
 
 /** One request as the server would have got it. */
 export interface Sent {
@@ -13,27 +14,44 @@ export interface Refusal {
   refusal: { title: string; detail: string; errors: object[] }
 }
 
+/** Number of the act that answers everything which changes something. */
+export const ACT = 77
+
 /**
- * Answers every request from a table of paths, or of methods with paths, and keeps what was sent.
- * A workshop is empty unless said otherwise.
+ * Answers every request from a table of paths, or of methods with paths, and keeps what was sent;
+ * what the API document does not describe fails the test. A workshop is empty unless said
+ * otherwise.
  */
 export function serve(special: Record<string, unknown>): Sent[] {
   const answers: Record<string, unknown> = {
     'GET /api/dryers': [],
     'GET /api/cycles': [],
-    'GET /api/spools': { spools: [], places: [] },
+    'GET /api/shelf': make('ShelfView'),
+    [`GET /api/acts/${ACT}`]: make('ActView', {
+      id: ACT,
+      lines: [{ subject: 'bench', link: null, what: 'it was done' }],
+    }),
+    [`POST /api/acts/${ACT}/undo`]: make('ActView', {
+      id: ACT,
+      lines: [{ subject: 'bench', link: null, what: 'it was done' }],
+    }),
     ...special,
   }
   const sent: Sent[] = []
   vi.stubGlobal('fetch', async (request: Request) => {
     const path = new URL(request.url).pathname
     const text = await request.text()
-    sent.push({ path, method: request.method, body: text ? JSON.parse(text) : null })
+    const body: unknown = text ? JSON.parse(text) : null
+    expect(requestErrors(request.method, path, body)).toBe('')
+    sent.push({ path, method: request.method, body })
     const found = answers[`${request.method} ${path}`] ?? answers[path] ?? {}
     const refused = (found as Partial<Refusal>).refusal
     return new Response(JSON.stringify(refused ?? found), {
       status: refused ? 400 : 200,
-      headers: { 'Content-Type': 'application/json' },
+      headers: {
+        'Content-Type': 'application/json',
+        ...(request.method === 'GET' || refused ? {} : { Act: String(ACT) }),
+      },
     })
   })
   return sent

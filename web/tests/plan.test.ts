@@ -3,7 +3,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { useActs } from '@/stores/acts'
 import PlanPage from '@/stations/plan/PlanPage.vue'
-import { plain, refuse, serve } from './pages'
+import { ACT, plain, refuse, serve } from './pages'
 
 const START_S = 1_760_000_400
 
@@ -123,29 +123,24 @@ describe('the page of the plan', () => {
     await shown.get('form').trigger('submit')
     await flushPromises()
     expect(sent.some((each) => each.path === '/api/plan/runs')).toBe(true)
-    await useActs().done?.undo?.()
-    expect(sent.some((each) => each.method === 'DELETE' && each.path === '/api/jobs/2')).toBe(true)
+    expect(useActs().done?.act).toBe(ACT)
   })
 
-  it('pins a charge that is carried elsewhere, and unpins it on undo', async () => {
+  it('pins a charge that is carried elsewhere, to be undone as one act', async () => {
     const { shown, sent } = await page({})
     const charge = shown.get('.charge')
     await charge.trigger('keydown', { key: 'ArrowRight' })
     await charge.trigger('keydown', { key: 'Enter' })
     await flushPromises()
     expect(sent.find((each) => each.method === 'PUT')).toMatchObject({
-      path: '/api/plan/pins/1',
+      path: '/api/plan/pins',
       body: {
-        code: 'AAAA',
+        pins: [{ jobId: 1, code: 'AAAA' }],
         dryerId: 1,
         startAt: new Date(1000 * (START_S + 4.5 * 3600)).toISOString(),
       },
     })
-    await useActs().done?.undo?.()
-    await flushPromises()
-    expect(sent.some((each) => each.method === 'DELETE' && each.path === '/api/plan/pins/1')).toBe(
-      true,
-    )
+    expect(useActs().done?.act).toBe(ACT)
   })
 
   it('shows how far a search is and lets it be good enough', async () => {

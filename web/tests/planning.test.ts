@@ -1,14 +1,14 @@
 import { flushPromises, mount, RouterLinkStub } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Schemas } from '@/api/client'
 import CycleLane from '@/stations/dry/CycleLane.vue'
 import DryerFacts from '@/stations/dry/DryerFacts.vue'
 import HandsEditor from '@/stations/plan/HandsEditor.vue'
 import PlanLanes from '@/stations/plan/PlanLanes.vue'
 import TodayStation from '@/stations/today/TodayStation.vue'
-import type { Dryer } from '@/stores/dryers'
 import { serve } from './pages'
+import { TimeScale } from '@/parts/timeScale'
+import { make } from './contract'
 
 const START_S = 1_760_000_400
 const HOUR_S = 3600
@@ -26,7 +26,7 @@ describe('a spool in a cycle', () => {
     lowPercent: mean - 0.03,
     highPercent: mean + 0.03,
   })
-  const spool = {
+  const spool = make('SpoolInCycle', {
     code: 'AAAA',
     targetPercent: 0.08,
     floorPercent: 0.02,
@@ -39,11 +39,10 @@ describe('a spool in a cycle', () => {
       corePercent: 0.25 - 0.01 * hour,
     })),
     ahead: [0, 3, 6, 20].map((hour) => point(hour, 0.2 - 0.01 * hour)),
-  } as unknown as Schemas['SpoolInCycle']
+  })
   const props = {
     spool,
-    startedS: START_S,
-    endS: START_S + 10 * HOUR_S,
+    scale: new TimeScale(START_S, START_S + 10 * HOUR_S, 600),
     nowS: START_S + 2 * HOUR_S,
     heated: [{ fromS: START_S, toS: START_S + 5 * HOUR_S }],
     label: 'AAAA: likely dry',
@@ -73,14 +72,18 @@ describe('a spool in a cycle', () => {
 })
 
 describe('what is known of a dryer', () => {
-  const dryer = {
+  const dryer = make('DryerView', {
     placeId: 7,
     kindTitle: 'Kitchen oven',
     ratedMaxC: 250,
     airChangesPerHour: 10,
-    behaviour: { measured: false, hottestAboveSetK: 33.3, uncertaintyK: 15.4 },
+    behaviour: make('BehaviourView', {
+      measured: false,
+      hottestAboveSetK: 33.3,
+      uncertaintyK: 15.4,
+    }),
     cautions: ['Never together with food.'],
-  } as unknown as Dryer
+  })
 
   it('says that it was not measured, and cautions', () => {
     const facts = mount(DryerFacts, { props: { dryer }, ...links })
@@ -141,15 +144,15 @@ describe('when somebody is there', () => {
 })
 
 describe('the plan as lanes', () => {
-  const view = {
+  const view = make('PlanView', {
     startS: START_S,
     lanes: [
       { dryerId: 1, name: 'bench', slots: 2, outOfOrder: false, freeFromS: START_S },
       { dryerId: 2, name: 'big', slots: 4, outOfOrder: true, freeFromS: START_S + 6 * HOUR_S },
     ],
-    plan: {
+    plan: make('PlanAnswer', {
       charges: [
-        {
+        make('ChargePlan', {
           dryerId: 1,
           dryer: 'bench',
           startHour: 12,
@@ -159,25 +162,25 @@ describe('the plan as lanes', () => {
           energyKWh: 1,
           codes: ['AAAA', 'BBBB'],
           jobIds: [1, 2],
-        },
+        }),
       ],
       jobs: [
-        { jobId: 1, name: 'lamp', code: 'AAAA', startHour: 24, hours: 4, served: true, why: 'ok' },
-        { jobId: 2, name: 'duct', code: 'BBBB', startHour: 44, hours: 0, served: false, why: 'no' },
+        make('JobPlan', { jobId: 1, code: 'AAAA', startHour: 24, hours: 4, served: true }),
+        make('JobPlan', { jobId: 2, code: 'BBBB', startHour: 44, hours: 0, served: false }),
       ],
-    },
-  } as unknown as Schemas['PlanView']
-  const spool = {
+    }),
+  })
+  const spool = make('SpoolView', {
     code: 'AAAA',
     dryTargetPercent: 0.08,
     printLimitPercent: 0.2,
-  }
+  })
   const lanes = (chosen: string | null) =>
     mount(PlanLanes, {
       props: {
         view,
         week: [{ weekday: 1, fromMin: 0, toMin: 1440 }],
-        spools: [spool] as never,
+        spools: [spool],
         course: chosen
           ? [
               { hour: 0, outerPercent: 0.31, meanPercent: 0.3, corePercent: 0.28 },

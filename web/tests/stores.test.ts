@@ -4,10 +4,11 @@ import { Problem } from '@/api/client'
 import { useActs } from '@/stores/acts'
 import { usePreferences } from '@/stores/preferences'
 import { useShelf } from '@/stores/shelf'
-import { HORIZON_HOURS, useTime } from '@/stores/time'
+import { useTime } from '@/stores/time'
+import { make } from './contract'
 
 /** Answers of the server, in order; each is a body or a refusal. */
-type Reply = { status?: number; body: unknown; after?: number }
+type Reply = { status?: number; body: unknown; after?: number; act?: number }
 
 const requests: { method: string; path: string; body: string }[] = []
 
@@ -27,7 +28,10 @@ function serve(...replies: Reply[]) {
       }
       return new Response(JSON.stringify(reply.body), {
         status: reply.status ?? 200,
-        headers: { 'Content-Type': 'application/json' },
+        headers: {
+          'Content-Type': 'application/json',
+          ...(reply.act ? { Act: String(reply.act) } : {}),
+        },
       })
     }),
   )
@@ -37,7 +41,7 @@ function shelfView(nowS: number, pending = 0) {
   return {
     nowS,
     pending,
-    frameHours: [0, 1],
+    frameHours: [0, 1, 336],
     places: [{ place: { id: 7, name: 'Window shelf' } }],
     spools: [],
   }
@@ -99,23 +103,26 @@ describe('shelf', () => {
 
 describe('acts', () => {
   it('records a move, reads the shelf again and can be undone', async () => {
-    serve({ status: 201, body: { factId: 42, remark: null } }, { body: shelfView(1) })
+    const line = { subject: 'K7F4', link: null, what: 'moved to Window shelf' }
+    const act = make('ActView', { id: 42, lines: [line] })
+    serve({ status: 201, body: { remark: null }, act: 42 }, { body: act }, { body: shelfView(1) })
     const acts = useActs()
-    await acts.move('K7F4', 7, 'Window shelf')
+    await acts.move('K7F4', 7)
     expect(requests[0]).toMatchObject({ method: 'POST', path: '/api/spools/K7F4/moves' })
     expect(JSON.parse(requests[0]!.body)).toEqual({ placeId: 7 })
-    expect(acts.done?.text).toBe('K7F4 moved to Window shelf')
+    expect(acts.done?.text).toBe('K7F4: moved to Window shelf')
     expect(acts.changes).toBe(1)
-    await acts.done?.undo?.()
-    expect(requests.some((r) => r.path === '/api/facts/42/undo')).toBe(true)
-    expect(acts.done?.text).toBe('Undone: K7F4 moved to Window shelf')
-    expect(acts.done?.undo).toBeNull()
+    serve({ body: act, act: 43 }, { body: shelfView(1) })
+    await acts.undo(acts.done?.act ?? 0)
+    expect(requests.some((r) => r.path === '/api/acts/42/undo')).toBe(true)
+    expect(acts.done?.text).toBe('Undone: K7F4: moved to Window shelf')
+    expect(acts.done?.act).toBeNull()
   })
 
   it('says when a move was, where it was not now', async () => {
-    serve({ status: 201, body: { factId: 1, remark: null } }, { body: shelfView(1) })
+    serve({ status: 201, body: { remark: null } }, { body: shelfView(1) })
     const at = new Date('2026-03-05T10:00:00Z')
-    await useActs().move('K7F4', 7, 'Window shelf', at, new Date('2026-03-05T12:00:00Z'))
+    await useActs().move('K7F4', 7, at, new Date('2026-03-05T12:00:00Z'))
     expect(JSON.parse(requests[0]!.body)).toEqual({
       placeId: 7,
       at: '2026-03-05T10:00:00.000Z',
@@ -124,13 +131,16 @@ describe('acts', () => {
   })
 
   it('leaves a remark standing and lets other notes go', async () => {
-    serve({ status: 201, body: { factId: 1, remark: 'Is it this spool?' } }, { body: shelfView(1) })
+    const line = { subject: 'K7F4', link: null, what: 'weighed' }
+    const act = make('ActView', { id: 1, lines: [line] })
+    const shelf = { body: shelfView(1) }
+    serve({ status: 201, body: { remark: 'Is it this spool?' }, act: 1 }, { body: act }, shelf)
     await useActs().weigh('K7F4', 900)
     await vi.advanceTimersByTimeAsync(60_000)
     expect(useActs().done?.remark).toBe('Is it this spool?')
-    serve({ status: 201, body: { factId: 2, remark: null } }, { body: shelfView(1) })
+    serve({ status: 201, body: { remark: null }, act: 2 }, { body: act }, shelf)
     await useActs().open('K7F4')
-    expect(useActs().done?.text).toBe('K7F4 opened')
+    expect(useActs().done?.text).toBe('K7F4: weighed')
     await vi.advanceTimersByTimeAsync(10_000)
     expect(useActs().done).toBeNull()
   })
@@ -159,7 +169,7 @@ describe('time shown', () => {
     time.goTo(-3)
     expect(time.isNow).toBe(true)
     time.goTo(9999)
-    expect(time.hoursAhead).toBe(HORIZON_HOURS)
+    expect(time.hoursAhead).toBe(336)
   })
 })
 

@@ -5,9 +5,10 @@ import { searchSpools } from '@/parts/searchSpools'
 import { standingAt } from '@/parts/spoolAtTime'
 import { usePreferences } from '@/stores/preferences'
 import type { Spool } from '@/stores/shelf'
+import { make } from './contract'
 
 function spool(code: string, material: string, colourName: string, placeId: number): Spool {
-  return {
+  return make('SpoolView', {
     code,
     material,
     materialTitle: material,
@@ -16,7 +17,7 @@ function spool(code: string, material: string, colourName: string, placeId: numb
     ready: true,
     printLimitPercent: 0.2,
     printable: { state: 'UNTIL', atS: 5000, headroomPercent: 0.1, jobG: 100 },
-  } as unknown as Spool
+  })
 }
 
 describe('numbers in words', () => {

@@ -105,7 +105,7 @@ export class Problem extends Error {
   }
 }
 
-interface Answer<T> {
+export interface Answer<T> {
   data?: T
   error?: unknown
   response: Response
@@ -113,6 +113,13 @@ interface Answer<T> {
 
 /** Waits for an answer and returns its data, or throws a {@link Problem}. */
 export async function answer<T>(request: Promise<Answer<T>>): Promise<T> {
+  return (await acted(request)).data
+}
+
+/** Waits for the answer to an act: its data, and the number by which the act is undone. */
+export async function acted<T>(
+  request: Promise<Answer<T>>,
+): Promise<{ data: T; act: number | null }> {
   let reply: Answer<T>
   try {
     reply = await request
@@ -122,5 +129,6 @@ export async function answer<T>(request: Promise<Answer<T>>): Promise<T> {
   if (!reply.response.ok) {
     throw Problem.of(reply.error ?? { detail: `The server answered ${reply.response.status}.` })
   }
-  return reply.data as T
+  const act = reply.response.headers.get('Act')
+  return { data: reply.data as T, act: act === null ? null : Number(act) }
 }

@@ -6,7 +6,9 @@ const acts = useActs()
 
 async function undo() {
   try {
-    await acts.done?.undo?.()
+    if (acts.done?.act) {
+      await acts.undo(acts.done.act)
+    }
   } catch (cause) {
     acts.fail(cause)
   }
@@ -20,7 +22,7 @@ async function undo() {
         {{ acts.done.text }}
         <span v-if="acts.done.remark" class="remark">{{ acts.done.remark }}</span>
       </span>
-      <button v-if="acts.done.undo" class="button" data-testid="undo" @click="undo">Undo</button>
+      <button v-if="acts.done.act" class="button" data-testid="undo" @click="undo">Undo</button>
       <button class="button plain" @click="acts.show(null, null)">Close</button>
     </div>
     <div v-if="acts.problem" class="done">

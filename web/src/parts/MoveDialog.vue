@@ -31,7 +31,6 @@ async function move(index: number) {
     await acts.move(
       props.spool.code,
       target.place.id,
-      target.place.name,
       at.value ?? undefined,
       until.value ?? undefined,
     )

@@ -1,13 +1,17 @@
 <script setup lang="ts">
 import { computed, useTemplateRef } from 'vue'
 import { useShelf } from '@/stores/shelf'
-import { HORIZON_HOURS, useTime } from '@/stores/time'
+import { useTime } from '@/stores/time'
+import { TimeScale } from './timeScale'
+
+const LAST_PERCENT = 98
 
 const time = useTime()
 const shelf = useShelf()
 const track = useTemplateRef('track')
 
-const position = computed(() => (100 * time.hoursAhead) / HORIZON_HOURS)
+const scale = computed(() => new TimeScale(shelf.nowS, shelf.nowS + 3600 * time.horizonHours))
+const position = computed(() => scale.value.percent(time.shownS))
 const label = computed(() => {
   if (time.isNow) {
     return 'now'
@@ -18,24 +22,8 @@ const label = computed(() => {
   return `${day}, ${clock}`
 })
 
-/** A tick at every midnight of the coming fortnight. */
-const days = computed(() => {
-  const midnight = new Date(shelf.nowS * 1000)
-  midnight.setHours(24, 0, 0, 0)
-  const ticks = []
-  for (let i = 0; i < 14; i++) {
-    const hours = (midnight.getTime() / 1000 - shelf.nowS) / 3600
-    if (hours < HORIZON_HOURS - 6) {
-      ticks.push({
-        left: (100 * hours) / HORIZON_HOURS,
-        name: midnight.toLocaleDateString('en-GB', { weekday: 'short' }),
-        monday: midnight.getDay() === 1,
-      })
-    }
-    midnight.setDate(midnight.getDate() + 1)
-  }
-  return ticks
-})
+/** A tick at every midnight that leaves room for its name. */
+const days = computed(() => scale.value.midnights().filter((day) => day.percent < LAST_PERCENT))
 
 let waiting = false
 let wanted = 0
@@ -43,7 +31,7 @@ let wanted = 0
 /** Moves at most once a frame, however many events the pointer sends. */
 function moveTo(clientX: number) {
   const box = track.value!.getBoundingClientRect()
-  wanted = (HORIZON_HOURS * (clientX - box.left)) / box.width
+  wanted = (time.horizonHours * (clientX - box.left)) / box.width
   if (!waiting) {
     waiting = true
     requestAnimationFrame(() => {
@@ -71,8 +59,8 @@ const STEPS: Record<string, number> = {
   ArrowUp: 1,
   PageDown: -24,
   PageUp: 24,
-  Home: -HORIZON_HOURS,
-  End: HORIZON_HOURS,
+  Home: -Infinity,
+  End: Infinity,
 }
 
 function key(event: KeyboardEvent) {
@@ -93,7 +81,7 @@ function key(event: KeyboardEvent) {
       tabindex="0"
       aria-label="Time shown, from now to 14 days ahead"
       :aria-valuemin="0"
-      :aria-valuemax="HORIZON_HOURS"
+      :aria-valuemax="time.horizonHours"
       :aria-valuenow="Math.round(time.hoursAhead)"
       :aria-valuetext="label"
       data-testid="time-slider"
@@ -105,12 +93,12 @@ function key(event: KeyboardEvent) {
       <div class="passed" :style="{ width: `${position}%` }" />
       <div
         v-for="day in days"
-        :key="day.left"
+        :key="day.timeS"
         class="tick"
-        :class="{ monday: day.monday }"
-        :style="{ left: `${day.left}%` }"
+        :class="{ monday: day.strong }"
+        :style="{ left: `${day.percent}%` }"
       >
-        <span>{{ day.name }}</span>
+        <span>{{ day.text }}</span>
       </div>
       <div class="handle" :style="{ left: `${position}%` }">
         <span class="flag" :class="{ late: position > 80 }">{{ label }}</span>

@@ -36,6 +36,15 @@ export function temperature(celsius: number, decimals = 0): string {
     : `${celsius.toFixed(decimals)} °C`
 }
 
+/** A sentence of the server with its temperatures in the unit that the person chose. */
+export function inShownUnits(sentence: string): string {
+  return usePreferences().fahrenheit
+    ? sentence.replace(/(-?\d+(?:\.(\d+))?) °C/g, (_, celsius: string, decimals?: string) =>
+        temperature(Number(celsius), decimals?.length ?? 0),
+      )
+    : sentence
+}
+
 /** Relative humidity without decimals. */
 export function humidity(percent: number): string {
   return `${percent.toFixed(0)} %`

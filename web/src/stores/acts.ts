@@ -1,19 +1,21 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
-import { answer, client, Problem } from '@/api/client'
+import { acted, answer, client, Problem, type Answer, type Schemas } from '@/api/client'
+import { inShownUnits } from '@/parts/format'
 import { useShelf } from './shelf'
 
-/** What was just done, with the way back. */
+export type Act = Schemas['ActView']
+
+/** What was just done. */
 interface Done {
   text: string
   remark: string | null
-  undo: (() => Promise<void>) | null
+  /** By which it is undone; null where there is nothing to undo. */
+  act: number | null
 }
 
-/** What an act was done to. */
-type Subject = 'spool' | 'container'
-
 const SHOWN_MS = 9_000
+const MOST_LINES = 2
 
 interface WeighingDetails {
   at?: Date
@@ -22,7 +24,14 @@ interface WeighingDetails {
   nothingUsed?: boolean
 }
 
-/** Acts on spools: each is recorded at once and can be undone. */
+/** An act in a sentence. */
+export function sentence(act: Act): string {
+  const lines = act.lines.map((line) => inShownUnits(`${line.subject}: ${line.what}`))
+  const more = lines.length - MOST_LINES
+  return lines.slice(0, MOST_LINES).join('; ') + (more > 0 ? `; and ${more} more` : '')
+}
+
+/** What was done here: every act is recorded at once, said in words, and can be undone. */
 export const useActs = defineStore('acts', () => {
   const done = shallowRef<Done | null>(null)
   const problem = shallowRef<Problem | null>(null)
@@ -44,70 +53,69 @@ export const useActs = defineStore('acts', () => {
     await useShelf().read()
   }
 
-  async function setUndone(factId: number, undone: boolean, of: Subject = 'spool') {
-    const params = { params: { path: { id: factId } } }
-    await answer(
-      of === 'container'
-        ? undone
-          ? client.POST('/api/container-facts/{id}/undo', params)
-          : client.POST('/api/container-facts/{id}/redo', params)
-        : undone
-          ? client.POST('/api/facts/{id}/undo', params)
-          : client.POST('/api/facts/{id}/redo', params),
-    )
-    await changed()
+  /**
+   * Waits for an act, says it, and keeps the way back. What it says comes from the record;
+   * `otherwise` is said of an act that left nothing there.
+   */
+  async function record<T>(request: Promise<Answer<T>>, otherwise = ''): Promise<T> {
+    // The way back that is still shown belongs to another act.
+    show(null, null)
+    const { data, act } = await acted(request)
+    const [text] = await Promise.all([act === null ? otherwise : said(act, otherwise), changed()])
+    if (text) {
+      const remark = (data as { remark?: string | null } | undefined)?.remark ?? null
+      show({ text, remark, act }, null)
+    }
+    return data
   }
 
-  /** Waits for an act, shows it, and keeps the way back. */
-  async function record(
-    text: string,
-    request: Promise<{ factId: number; remark?: string | null }>,
-    of: Subject = 'spool',
-  ) {
-    const { factId, remark } = await request
-    await changed()
-    show(
-      {
-        text,
-        remark: remark ?? null,
-        undo: async () => {
-          await setUndone(factId, true, of)
-          show({ text: `Undone: ${text}`, remark: null, undo: null }, null)
-        },
-      },
-      null,
-    )
+  async function said(act: number, otherwise: string): Promise<string> {
+    try {
+      return sentence(await answer(client.GET('/api/acts/{id}', { params: { path: { id: act } } })))
+    } catch {
+      // It is done all the same.
+      return otherwise
+    }
   }
 
-  async function move(code: string, placeId: number, placeName: string, at?: Date, until?: Date) {
+  async function undo(act: number) {
+    const undone = await answer(
+      client.POST('/api/acts/{id}/undo', { params: { path: { id: act } } }),
+    )
+    await changed()
+    show({ text: `Undone: ${sentence(undone)}`, remark: null, act: null }, null)
+  }
+
+  async function redo(act: number) {
+    const again = await answer(
+      client.POST('/api/acts/{id}/redo', { params: { path: { id: act } } }),
+    )
+    await changed()
+    show({ text: `Done again: ${sentence(again)}`, remark: null, act }, null)
+  }
+
+  async function move(code: string, placeId: number, at?: Date, until?: Date) {
     await record(
-      `${code} moved to ${placeName}`,
-      answer(
-        client.POST('/api/spools/{code}/moves', {
-          params: { path: { code } },
-          body: { placeId, at: at?.toISOString(), until: until?.toISOString() },
-        }),
-      ),
+      client.POST('/api/spools/{code}/moves', {
+        params: { path: { code } },
+        body: { placeId, at: at?.toISOString(), until: until?.toISOString() },
+      }),
     )
   }
 
   /** A weighing; `nothingUsed` where what changed since the one before is water. */
   async function weigh(code: string, grossMassG: number, more: WeighingDetails = {}) {
     await record(
-      `${code} weighed, ${grossMassG} g`,
-      answer(
-        client.POST('/api/spools/{code}/weighings', {
-          params: { path: { code } },
-          body: { grossMassG, ...more, at: more.at?.toISOString() },
-        }),
-      ),
+      client.POST('/api/spools/{code}/weighings', {
+        params: { path: { code } },
+        body: { grossMassG, ...more, at: more.at?.toISOString() },
+      }),
     )
   }
 
   async function open(code: string) {
     await record(
-      `${code} opened`,
-      answer(client.POST('/api/spools/{code}/openings', { params: { path: { code } }, body: {} })),
+      client.POST('/api/spools/{code}/openings', { params: { path: { code } }, body: {} }),
     )
   }
 
@@ -115,5 +123,5 @@ export const useActs = defineStore('acts', () => {
     show(null, Problem.of(cause))
   }
 
-  return { done, problem, changes, record, move, weigh, open, setUndone, changed, show, fail }
+  return { done, problem, changes, record, undo, redo, move, weigh, open, changed, show, fail }
 })

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import { useActs } from './acts'
 
@@ -37,52 +37,20 @@ export const useDryers = defineStore('dryers', () => {
     timer = setTimeout(read, REFRESH_MS)
   }
 
+  watch(() => useActs().changes, read)
+
   function cycleIn(dryerId: number): Cycle | undefined {
     return open.value.find((cycle) => cycle.dryerId === dryerId)
   }
 
-  /** Does something with a cycle, says so, and keeps the way back. */
-  async function act(id: number, text: string, body: Schemas['ActRequest']) {
-    // The way back that is still shown belongs to another act.
-    useActs().show(null, null)
-    const done = await answer(
-      client.POST('/api/cycles/{id}/acts', { params: { path: { id } }, body }),
-    )
-    await changed()
-    useActs().show(
-      {
-        text,
-        remark: null,
-        undo: async () => {
-          await answer(
-            client.DELETE('/api/cycles/{id}/facts/{factId}', {
-              params: { path: { id, factId: done.id } },
-            }),
-          )
-          await changed()
-          useActs().show({ text: `Undone: ${text}`, remark: null, undo: null }, null)
-        },
-      },
-      null,
-    )
+  /** Does something with a cycle. */
+  async function act(id: number, body: Schemas['ActRequest']) {
+    await useActs().record(client.POST('/api/cycles/{id}/acts', { params: { path: { id } }, body }))
   }
 
   /** Starts a cycle; returns its number. */
-  async function start(body: Schemas['StartRequest'], text: string): Promise<number> {
-    const { id } = await answer(client.POST('/api/cycles', { body }))
-    await changed()
-    useActs().show({ text, remark: null, undo: () => takeBack(id, text) }, null)
-    return id
-  }
-
-  async function takeBack(id: number, text: string) {
-    await answer(client.DELETE('/api/cycles/{id}', { params: { path: { id } } }))
-    await changed()
-    useActs().show({ text: `Undone: ${text}`, remark: null, undo: null }, null)
-  }
-
-  async function changed() {
-    await Promise.all([read(), useActs().changed()])
+  async function start(body: Schemas['StartRequest']): Promise<number> {
+    return (await useActs().record(client.POST('/api/cycles', { body }))).id
   }
 
   return { dryers, cycles, open, stopped, alarms, problem, known, read, cycleIn, act, start }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UndoButton from '@/parts/UndoButton.vue'
 import { computed, ref, shallowRef } from 'vue'
 import { answer, client, type Schemas } from '@/api/client'
 import { usePolled } from '@/parts/polled'
@@ -44,7 +45,7 @@ const {
   problem,
   read,
 } = usePolled(
-  [],
+  [() => acts.changes],
   async () => {
     const [mqtt, devices] = await Promise.all([
       answer(client.GET('/api/mqtt')),
@@ -86,34 +87,10 @@ async function showRefused() {
 
 async function remove(device: Schemas['DeviceView']) {
   try {
-    const params = { params: { path: { id: device.id } } }
-    await answer(client.DELETE('/api/devices/{id}', params))
-    acts.show(
-      {
-        text: `${device.name} is no longer listened to`,
-        remark: null,
-        undo: async () => {
-          await answer(client.POST('/api/devices/{id}/restore', params))
-          acts.show({ text: `${device.name} is listened to again`, remark: null, undo: null }, null)
-          await read()
-        },
-      },
-      null,
-    )
-    await read()
+    await acts.record(client.DELETE('/api/devices/{id}', { params: { path: { id: device.id } } }))
   } catch (cause) {
     acts.fail(cause)
   }
-}
-
-async function undoCheck(check: Schemas['CheckView']) {
-  const params = { params: { path: { id: check.id } } }
-  await answer(
-    check.undone
-      ? client.POST('/api/hygrometer-checks/{id}/redo', params)
-      : client.POST('/api/hygrometer-checks/{id}/undo', params),
-  )
-  await read()
 }
 
 const VERDICTS: Record<Schemas['CheckView']['verdict'], string> = {
@@ -185,9 +162,7 @@ const VERDICTS: Record<Schemas['CheckView']['verdict'], string> = {
           {{ dateTime(check.atS) }}: {{ check.points }}; gain {{ check.gain.toFixed(3) }}, offset
           {{ check.offsetPercent.toFixed(1) }} %: {{ VERDICTS[check.verdict]
           }}<template v-if="check.person">; by {{ check.person }}</template>
-          <button class="button plain small" @click="undoCheck(check)">
-            {{ check.undone ? 'it holds' : 'undo' }}
-          </button>
+          <UndoButton :act="check.actId" :undone="check.undone" what="this check" />
         </p>
       </div>
       <div class="acts">

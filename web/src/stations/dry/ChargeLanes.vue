@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
+import TimeAxis from '@/parts/TimeAxis.vue'
+import { TimeScale } from '@/parts/timeScale'
 import WhyNumber from '@/parts/WhyNumber.vue'
 import { hours, moisture, temperature } from '@/parts/format'
 import type { Spool } from '@/stores/shelf'
@@ -11,7 +13,6 @@ const props = defineProps<{
   spools: Record<string, Spool | undefined>
 }>()
 
-const WIDTH = 600
 const HEIGHT = 64
 const ROOM_BELOW = 4
 
@@ -19,8 +20,11 @@ const end = computed(
   () => Math.max(...props.forecast.spools.map((s) => s.series.at(-1)?.hour ?? 1)) || 1,
 )
 
+/** Counted from when it is switched on. */
+const scale = computed(() => new TimeScale(0, 3600 * end.value))
+
 function x(hour: number): number {
-  return (WIDTH * hour) / end.value
+  return scale.value.x(scale.value.atHour(hour))
 }
 
 const lanes = computed(() =>
@@ -61,16 +65,6 @@ const air = computed(() =>
     .map((p) => `${x(p.hour)},${30 - (26 * p.relativeHumidityPercent) / dampest.value}`)
     .join(' '),
 )
-
-/** At most seven marks, at round hours. */
-const ticks = computed(() => {
-  const step = [1, 2, 3, 4, 6, 12, 24, 48].find((s) => end.value / s <= 7) ?? 48
-  const all = []
-  for (let hour = 0; hour <= end.value; hour += step) {
-    all.push(hour)
-  }
-  return all
-})
 </script>
 
 <template>
@@ -81,7 +75,7 @@ const ticks = computed(() => {
         {{ lane.spool?.material }} {{ lane.spool?.colourName }}
       </div>
       <svg
-        :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
+        :viewBox="`0 0 ${scale.width} ${HEIGHT}`"
         preserveAspectRatio="none"
         role="img"
         :aria-label="`${lane.name}: ${lane.words}; ends at ${lane.ends} mean`"
@@ -90,13 +84,13 @@ const ticks = computed(() => {
           v-if="lane.done !== null"
           :x="lane.done"
           y="0"
-          :width="WIDTH - lane.done"
+          :width="scale.width - lane.done"
           :height="HEIGHT"
           class="free"
         />
         <polygon :points="lane.band" class="band" />
-        <line x1="0" :x2="WIDTH" :y1="lane.floor" :y2="lane.floor" class="floor" />
-        <line x1="0" :x2="WIDTH" :y1="lane.target" :y2="lane.target" class="target" />
+        <line x1="0" :x2="scale.width" :y1="lane.floor" :y2="lane.floor" class="floor" />
+        <line x1="0" :x2="scale.width" :y1="lane.target" :y2="lane.target" class="target" />
         <polyline :points="lane.core" class="core" />
         <polyline :points="lane.mean" class="mean" />
         <line
@@ -128,7 +122,7 @@ const ticks = computed(() => {
     </template>
     <div class="who soft small">air inside, up to {{ dampest.toFixed(0) }} %</div>
     <svg
-      :viewBox="`0 0 ${WIDTH} 32`"
+      :viewBox="`0 0 ${scale.width} 32`"
       preserveAspectRatio="none"
       class="air"
       role="img"
@@ -138,11 +132,7 @@ const ticks = computed(() => {
     </svg>
     <div />
     <div />
-    <div class="axis" aria-hidden="true">
-      <span v-for="hour in ticks" :key="hour" :style="{ left: `${(100 * hour) / end}%` }">
-        {{ hour }} h
-      </span>
-    </div>
+    <TimeAxis :scale="scale" />
   </div>
 </template>
 
@@ -211,19 +201,6 @@ svg * {
   fill: none;
   stroke: var(--air-damp);
   stroke-width: 2;
-}
-
-.axis {
-  position: relative;
-  height: 1.4rem;
-  border-top: 2px solid var(--ink);
-  font-size: var(--size-1);
-  color: var(--soft);
-}
-
-.axis span {
-  position: absolute;
-  white-space: nowrap;
 }
 
 @media (max-width: 700px) {

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { LANE_WIDTH, laneX } from './lane'
+import type { TimeScale } from '@/parts/timeScale'
 
 /** One spool's way through a cycle: what was, what is to come with its band, target and weighings. */
 const props = defineProps<{
   spool: Schemas['SpoolInCycle']
-  startedS: number
-  endS: number
+  scale: TimeScale
   nowS: number
   heated: Schemas['SpanView'][]
   label: string
@@ -17,13 +16,13 @@ const HEIGHT = 84
 const TOP = 6
 
 function x(timeS: number): number {
-  return laneX(timeS, props.startedS, props.endS)
+  return props.scale.x(timeS)
 }
 
 const ahead = computed(() =>
   props.spool.ahead
     .map((point) => ({ ...point, timeS: props.nowS + 3600 * point.hour }))
-    .filter((point) => point.timeS <= props.endS),
+    .filter((point) => point.timeS <= props.scale.toS),
 )
 const most = computed(
   () =>
@@ -57,7 +56,7 @@ function line(depth: Depth): string {
 
 <template>
   <svg
-    :viewBox="`0 0 ${LANE_WIDTH} ${HEIGHT}`"
+    :viewBox="`0 0 ${scale.width} ${HEIGHT}`"
     preserveAspectRatio="none"
     role="img"
     :aria-label="label"
@@ -74,14 +73,14 @@ function line(depth: Depth): string {
     <polygon :points="band" class="band" />
     <line
       x1="0"
-      :x2="LANE_WIDTH"
+      :x2="scale.width"
       :y1="y(spool.floorPercent)"
       :y2="y(spool.floorPercent)"
       class="floor"
     />
     <line
       x1="0"
-      :x2="LANE_WIDTH"
+      :x2="scale.width"
       :y1="y(spool.targetPercent)"
       :y2="y(spool.targetPercent)"
       class="target"
@@ -91,7 +90,7 @@ function line(depth: Depth): string {
     <polyline :points="line('meanPercent')" class="mean" />
     <line :x1="x(nowS)" :x2="x(nowS)" y1="0" :y2="HEIGHT" class="now" />
     <line
-      v-if="spool.sureDryS !== null && spool.sureDryS <= endS"
+      v-if="spool.sureDryS !== null && spool.sureDryS <= scale.toS"
       :x1="x(spool.sureDryS)"
       :x2="x(spool.sureDryS)"
       y1="0"
@@ -99,7 +98,7 @@ function line(depth: Depth): string {
       class="sure"
     />
     <path
-      v-if="spool.nextWeighingS !== null && spool.nextWeighingS <= endS"
+      v-if="spool.nextWeighingS !== null && spool.nextWeighingS <= scale.toS"
       :d="`M ${x(spool.nextWeighingS)} 10 l -6 -10 l 12 0 z`"
       class="weigh"
     />

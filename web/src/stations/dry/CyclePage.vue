@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import TimeAxis from '@/parts/TimeAxis.vue'
+import { TimeScale } from '@/parts/timeScale'
+import UndoButton from '@/parts/UndoButton.vue'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
@@ -6,7 +9,7 @@ import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SpoolFace from '@/parts/SpoolFace.vue'
 import WeighDialog from '@/parts/WeighDialog.vue'
-import { dateTime, hours, moisture, moment, temperature } from '@/parts/format'
+import { dateTime, hours, inShownUnits, moisture, moment, temperature } from '@/parts/format'
 import { usePolled } from '@/parts/polled'
 import { faceAt, faceLabel, moistureAt } from '@/parts/spoolAtTime'
 import { useActs } from '@/stores/acts'
@@ -34,7 +37,7 @@ const lasting = ref<number | null>(null)
 const adding = ref('')
 const nowS = ref(Date.now() / 1000)
 
-const { view, problem, read } = usePolled(
+const { view, problem } = usePolled(
   [() => props.id, () => acts.changes],
   () => answer(client.GET('/api/cycles/{id}', { params: { path: { id: props.id } } })),
   () => REFRESH_MS,
@@ -126,29 +129,7 @@ const next = computed(() => {
   return lines.join(' ')
 })
 
-/** At most eight whole hours along the lanes. */
-const ticks = computed(() => {
-  const c = cycle.value
-  if (!c) {
-    return []
-  }
-  const span = endS.value - c.startedS
-  const step = 3600 * ([1, 2, 3, 4, 6, 12, 24, 48].find((h) => span / 3600 / h <= 8) ?? 48)
-  const first = new Date(1000 * c.startedS)
-  first.setHours(24, 0, 0, 0)
-  const base = first.getTime() / 1000 - 86_400
-  const all = []
-  for (let timeS = base; timeS < endS.value; timeS += step) {
-    if (timeS >= c.startedS) {
-      all.push({
-        timeS,
-        percent: (100 * (timeS - c.startedS)) / span,
-        clock: moment(timeS, nowS.value),
-      })
-    }
-  }
-  return all
-})
+const scale = computed(() => new TimeScale(cycle.value?.startedS ?? 0, endS.value))
 
 const PROOFS: Record<NonNullable<Schemas['SpoolInCycle']['proof']>, string> = {
   LOSING: 'still losing water',
@@ -197,34 +178,16 @@ function dries(spool: Schemas['SpoolInCycle']): string {
     : `fully dry surely ${from(spool.sureDryS)}, probably ${from(spool.likelyDryS)}`
 }
 
-const EVENTS: Record<Schemas['CycleEventView']['kind'], (e: Schemas['CycleEventView']) => string> =
-  {
-    ADDED: (e) => `${e.code} put in`,
-    REMOVED: (e) => `${e.code} taken out`,
-    PAUSED: () => 'paused',
-    RESUMED: () => 'resumed',
-    SETPOINT: (e) => `set to ${temperature(e.amount ?? 0)}`,
-    HOURS: (e) => `to run ${hours(e.amount ?? 0)} in all`,
-    STOPPED: () => 'stopped',
-    TOO_HOT: (e) => `too hot: ${e.detail}`,
-    SWITCHED_OFF: (e) => `switched off ${e.detail}`,
-    NOT_SWITCHED_OFF: (e) => `not switched off: ${e.detail}`,
-    UNSEEN: () => 'the program was off',
-    WITHOUT_POWER: () => 'without power',
-    RAN_ON: () => 'ran on meanwhile',
-  }
-
 const candidates = computed(() =>
   shelf.spools.filter(
     (spool) => !view.value?.spools.some((inside) => inside.code === spool.code) && !spool.sealed,
   ),
 )
 
-async function act(body: Partial<Schemas['ActRequest']>, text: string) {
+async function act(body: Schemas['ActRequest']) {
   try {
-    await store.act(props.id, text, body as Schemas['ActRequest'])
+    await store.act(props.id, body)
     actProblem.value = null
-    await read()
   } catch (cause) {
     actProblem.value = Problem.of(cause)
   }
@@ -234,17 +197,14 @@ async function takeOut(placeId: number) {
   const code = leaving.value
   leaving.value = null
   if (code) {
-    await act({ act: 'REMOVE', code, placeId }, `${code} into ${shelf.placeName(placeId)}`)
+    await act({ act: 'REMOVE', code, placeId })
   }
 }
 
 function tell(span: Schemas['CycleEventView'], ran: boolean) {
   const at = new Date(1000 * span.atS).toISOString()
   const until = new Date(1000 * (span.untilS ?? span.atS)).toISOString()
-  void act(
-    { act: ran ? 'RAN_ON' : 'WITHOUT_POWER', at, until },
-    ran ? 'It ran on' : 'It was without power',
-  )
+  void act({ act: ran ? 'RAN_ON' : 'WITHOUT_POWER', at, until })
 }
 </script>
 
@@ -279,7 +239,7 @@ function tell(span: Schemas['CycleEventView'], ran: boolean) {
           <b>Heat</b>
           <span class="small soft">thermometer inside</span>
         </div>
-        <HeatLane :view="view" :started-s="cycle.startedS" :end-s="endS" />
+        <HeatLane :view="view" :scale="scale" />
         <div class="small">
           <template v-if="view.shownC !== null">{{ temperature(view.shownC, 1) }} now; </template>
           set {{ temperature(cycle.setpointC) }}
@@ -305,8 +265,7 @@ function tell(span: Schemas['CycleEventView'], ran: boolean) {
         </div>
         <CycleLane
           :spool="spool"
-          :started-s="cycle.startedS"
-          :end-s="endS"
+          :scale="scale"
           :now-s="nowS"
           :heated="view.heated"
           :label="`${spool.code}: ${prints(spool)}; ${dries(spool)}`"
@@ -330,13 +289,9 @@ function tell(span: Schemas['CycleEventView'], ran: boolean) {
         </div>
       </template>
     </div>
-    <div v-if="view.spools.length" class="lanes axis" aria-hidden="true">
+    <div v-if="view.spools.length" class="lanes axis">
       <span />
-      <div class="ticks">
-        <span v-for="tick in ticks" :key="tick.timeS" :style="{ left: `${tick.percent}%` }">{{
-          tick.clock
-        }}</span>
-      </div>
+      <TimeAxis :scale="scale" :now-s="nowS" />
       <span />
     </div>
     <p v-if="view.spools.length" class="small soft legend">
@@ -349,27 +304,13 @@ function tell(span: Schemas['CycleEventView'], ran: boolean) {
       <button
         v-if="cycle.stage === 'PAUSED'"
         class="button primary"
-        @click="act({ act: 'RESUME' }, 'Heating again')"
+        @click="act({ act: 'RESUME' })"
       >
         Resume
       </button>
-      <button v-else class="button" @click="act({ act: 'PAUSE' }, 'Paused')">Pause</button>
-      <button
-        class="button"
-        data-testid="stop-cycle"
-        @click="act({ act: 'STOP' }, `${cycle.dryer} stopped`)"
-      >
-        Stop
-      </button>
-      <form
-        novalidate
-        @submit.prevent="
-          act(
-            { act: 'HOURS', value: lasting ?? cycle.hours },
-            `${hours(lasting ?? cycle.hours)} in all`,
-          )
-        "
-      >
+      <button v-else class="button" @click="act({ act: 'PAUSE' })">Pause</button>
+      <button class="button" data-testid="stop-cycle" @click="act({ act: 'STOP' })">Stop</button>
+      <form novalidate @submit.prevent="act({ act: 'HOURS', value: lasting ?? cycle.hours })">
         <NumberField
           id="lasting"
           v-model="lasting"
@@ -383,12 +324,7 @@ function tell(span: Schemas['CycleEventView'], ran: boolean) {
       </form>
       <form
         novalidate
-        @submit.prevent="
-          act(
-            { act: 'SETPOINT', value: setting ?? cycle.setpointC },
-            `Set to ${temperature(setting ?? cycle.setpointC)}`,
-          )
-        "
+        @submit.prevent="act({ act: 'SETPOINT', value: setting ?? cycle.setpointC })"
       >
         <NumberField
           id="setting"
@@ -400,7 +336,7 @@ function tell(span: Schemas['CycleEventView'], ran: boolean) {
         />
         <button class="button">Set</button>
       </form>
-      <form novalidate @submit.prevent="act({ act: 'ADD', code: adding }, `${adding} put in`)">
+      <form novalidate @submit.prevent="act({ act: 'ADD', code: adding })">
         <div class="field">
           <label for="adding">put another in</label>
           <el-select id="adding" v-model="adding" filterable aria-label="put another in">
@@ -421,13 +357,22 @@ function tell(span: Schemas['CycleEventView'], ran: boolean) {
     <ul class="events">
       <li v-for="event in [...view.events].reverse()" :key="event.id">
         <span class="number soft">{{ moment(event.atS, nowS) }}</span>
-        <span :class="{ call: event.kind === 'TOO_HOT' || event.kind === 'NOT_SWITCHED_OFF' }">
-          {{ EVENTS[event.kind](event) }}
+        <span :class="{ call: event.alarming }">
+          {{ inShownUnits(event.what) }}
           <template v-if="event.untilS">until {{ moment(event.untilS, nowS) }}</template>
           <span v-if="event.person" class="soft small">{{ event.person }}</span>
+          <UndoButton
+            v-if="event.origin !== 'PROGRAM' && event.actId !== cycle.actId"
+            :act="event.actId"
+            :what="event.what"
+          />
         </span>
       </li>
     </ul>
+    <p class="small soft">
+      Started by mistake? <UndoButton :act="cycle.actId" what="the whole cycle" /> takes back all of
+      it, as if it had never run.
+    </p>
     <p v-for="caution in view.cautions" :key="caution" class="small">{{ caution }}</p>
 
     <WeighDialog
@@ -502,19 +447,6 @@ function tell(span: Schemas['CycleEventView'], ran: boolean) {
 
 .axis {
   margin-top: 0;
-}
-
-.ticks {
-  position: relative;
-  height: 1.4rem;
-  border-top: 2px solid var(--ink);
-  font-size: var(--size-1);
-  color: var(--soft);
-}
-
-.ticks span {
-  position: absolute;
-  white-space: nowrap;
 }
 
 .legend {

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useActs } from '@/stores/acts'
+import UndoButton from '@/parts/UndoButton.vue'
 import { computed, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import ConflictChoice from '@/parts/ConflictChoice.vue'
@@ -14,6 +16,7 @@ import { useDryers } from '@/stores/dryers'
 const props = defineProps<{ id: number }>()
 
 const store = useDryers()
+const acts = useActs()
 const dryer = ref<Schemas['DryerView'] | null>(null)
 const kinds = ref<Schemas['DryerKindView'][]>([])
 const problem = ref<Problem | null>(null)
@@ -133,9 +136,9 @@ async function read() {
   }
 }
 
-watch(() => props.id, read, { immediate: true })
+watch([() => props.id, () => acts.changes], read, { immediate: true })
 
-/** Who has a rule at hand need not reckon the volume. */
+/** Who has a rule at hand need not compute the volume. */
 const SIDES = [
   { name: 'length', key: 'insideLengthMm' },
   { name: 'width', key: 'insideWidthMm' },
@@ -207,15 +210,6 @@ async function measure(keep: boolean) {
     found.value = null
     runProblem.value = Problem.of(cause)
   }
-}
-
-async function forget(measurementId: number) {
-  await answer(
-    client.DELETE('/api/dryers/{placeId}/measurements/{id}', {
-      params: { path: { placeId: props.id, id: measurementId } },
-    }),
-  )
-  await Promise.all([read(), store.read()])
 }
 
 async function measureVent(keep: boolean) {
@@ -294,9 +288,11 @@ async function measureVent(keep: boolean) {
         <p class="small soft">
           measured {{ dateTime(dryer.measurement.atS ?? 0) }} at
           {{ temperature(dryer.measurement.setpointC) }}
-          <button class="button plain small" @click="forget(dryer.measurement.id ?? 0)">
-            take this run back
-          </button>
+          <UndoButton
+            v-if="dryer.measurement.actId"
+            :act="dryer.measurement.actId"
+            what="this measured run"
+          />
         </p>
       </template>
     </section>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { chartTokens, DEPTH_LINES, VChart } from '@/parts/chart'
+import { chartTokens, DEPTH_LINES, pointerNote, VChart } from '@/parts/chart'
 import { hours, moisture } from '@/parts/format'
 import { usePreferences } from '@/stores/preferences'
 
@@ -57,16 +57,10 @@ const option = computed(() => {
       axisLabel: { ...text, formatter: (v: number) => `${+v.toFixed(3)} %` },
       splitLine: { lineStyle: { color: t.hairline } },
     },
-    tooltip: {
-      trigger: 'axis',
-      backgroundColor: t.sheet,
-      borderColor: t.ink,
-      borderWidth: 2,
-      textStyle: { color: t.ink, fontFamily: t.family, fontSize: 13 },
-      formatter: (items: { seriesName: string; value: [number, number] }[]) =>
-        `after ${hours(items[0]?.value[0] ?? 0)}<br>` +
-        items.map((i) => `${i.seriesName}: <b>${moisture(i.value[1])}</b>`).join('<br>'),
-    },
+    tooltip: pointerNote(
+      { 'outer wraps': moisture, mean: moisture, core: moisture },
+      (hour) => `after ${hours(hour)}`,
+    ),
     series: [
       {
         ...curve('outer wraps', 'outer', null),

@@ -2,10 +2,10 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { temperature } from '@/parts/format'
-import { LANE_WIDTH, laneX } from './lane'
+import type { TimeScale } from '@/parts/timeScale'
 
 /** What the dryer's thermometer showed against what was set and what harms something inside. */
-const props = defineProps<{ view: Schemas['CycleView']; startedS: number; endS: number }>()
+const props = defineProps<{ view: Schemas['CycleView']; scale: TimeScale }>()
 
 const HEIGHT = 64
 const LOW_C = 15
@@ -21,7 +21,7 @@ const high = computed(
 )
 
 function x(timeS: number): number {
-  return laneX(timeS, props.startedS, props.endS)
+  return props.scale.x(timeS)
 }
 
 function y(celsius: number): number {
@@ -35,7 +35,7 @@ const shown = computed(() =>
 
 <template>
   <svg
-    :viewBox="`0 0 ${LANE_WIDTH} ${HEIGHT}`"
+    :viewBox="`0 0 ${scale.width} ${HEIGHT}`"
     preserveAspectRatio="none"
     role="img"
     :aria-label="`Temperature inside; set to ${temperature(view.summary.setpointC)}`"
@@ -51,7 +51,7 @@ const shown = computed(() =>
     />
     <line
       x1="0"
-      :x2="LANE_WIDTH"
+      :x2="scale.width"
       :y1="y(view.summary.setpointC)"
       :y2="y(view.summary.setpointC)"
       class="set"
@@ -59,7 +59,7 @@ const shown = computed(() =>
     <line
       v-if="view.harmC !== null"
       x1="0"
-      :x2="LANE_WIDTH"
+      :x2="scale.width"
       :y1="y(view.harmC)"
       :y2="y(view.harmC)"
       class="harm"

@@ -46,16 +46,13 @@ async function start() {
   busy.value = true
   problem.value = null
   try {
-    const id = await store.start(
-      {
-        dryerId: props.dryerId,
-        codes: props.codes,
-        setpointC: setpoint.value,
-        hours: length.value ?? proposed.value,
-        at: at.value?.toISOString(),
-      },
-      `${dryer.value?.name} started with ${props.codes.join(', ')}`,
-    )
+    const id = await store.start({
+      dryerId: props.dryerId,
+      codes: props.codes,
+      setpointC: setpoint.value,
+      hours: length.value ?? proposed.value,
+      at: at.value?.toISOString(),
+    })
     await router.push(`/cycle/${id}`)
   } catch (cause) {
     problem.value = Problem.of(cause)

@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { useActs } from '@/stores/acts'
+import UndoButton from '@/parts/UndoButton.vue'
 import { reactive, ref } from 'vue'
-import { answer, client, Problem, type Schemas } from '@/api/client'
+import { client, Problem, type Schemas } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { dateTime, humidity, temperature } from '@/parts/format'
@@ -8,6 +10,7 @@ import { dateTime, humidity, temperature } from '@/parts/format'
 const props = defineProps<{ placeId: number; view: Schemas['PlaceView'] }>()
 const emit = defineEmits<{ changed: [] }>()
 
+const acts = useActs()
 const problem = ref<Problem | null>(null)
 const form = reactive({
   name: 'closed, heating off',
@@ -19,26 +22,13 @@ const form = reactive({
 
 async function plan() {
   try {
-    await answer(
+    await acts.record(
       client.POST('/api/places/{id}/outlooks', {
         params: { path: { id: props.placeId } },
         body: { ...form, from: form.from?.toISOString(), until: form.until?.toISOString() },
       }),
     )
     problem.value = null
-    emit('changed')
-  } catch (cause) {
-    problem.value = Problem.of(cause)
-  }
-}
-
-async function unplan(planId: number) {
-  try {
-    await answer(
-      client.DELETE('/api/places/{id}/outlooks/{planId}', {
-        params: { path: { id: props.placeId, planId } },
-      }),
-    )
     emit('changed')
   } catch (cause) {
     problem.value = Problem.of(cause)
@@ -57,7 +47,7 @@ async function unplan(planId: number) {
           <td>{{ dateTime(each.fromS) }} to {{ dateTime(each.untilS) }}</td>
           <td class="n">{{ temperature(each.temperatureC, 1) }}</td>
           <td class="n">{{ humidity(each.relativeHumidityPercent) }}</td>
-          <td><button class="button plain small" @click="unplan(each.id)">undo</button></td>
+          <td><UndoButton :act="each.actId" :what="each.name" /></td>
         </tr>
       </tbody>
     </table>

@@ -1,17 +1,21 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { chartTokens, VChart } from '@/parts/chart'
-import { dateTime, humidity, temperature } from '@/parts/format'
+import { chartTokens, pointerNote, timeAxis, VChart } from '@/parts/chart'
+import { humidity, temperature } from '@/parts/format'
+import { TimeScale } from '@/parts/timeScale'
 import { usePreferences } from '@/stores/preferences'
 
 const props = defineProps<{ view: Schemas['PlaceView'] }>()
 const preferences = usePreferences()
 
+const scale = computed(
+  () => new TimeScale(props.view.curve[0]?.timeS ?? 0, props.view.curve.at(-1)?.timeS ?? 0),
+)
+
 /** Gaps that are wide enough to be seen, cut to the curve's span. */
 const gaps = computed(() => {
-  const from = props.view.curve[0]?.timeS ?? 0
-  const to = props.view.curve.at(-1)?.timeS ?? 0
+  const { fromS: from, toS: to } = scale.value
   return props.view.gaps
     .map((gap) => [Math.max(gap.fromS ?? from, from), Math.min(gap.toS ?? to, to)] as const)
     .filter(([start, end]) => end - start > 0.01 * (to - from))
@@ -26,12 +30,7 @@ const option = computed(() => {
   return {
     textStyle: { fontFamily: t.family, color: t.ink },
     grid: { left: 52, right: 52, top: 16, bottom: 30 },
-    xAxis: {
-      type: 'time',
-      axisLine: { lineStyle: { color: t.ink, width: 2 } },
-      axisLabel: { ...text, color: t.soft, hideOverlap: true },
-      splitLine: { show: false },
-    },
+    xAxis: timeAxis(scale.value, props.view.now.timeS),
     yAxis: [
       {
         type: 'value',
@@ -52,22 +51,7 @@ const option = computed(() => {
         },
       },
     ],
-    tooltip: {
-      trigger: 'axis',
-      backgroundColor: t.sheet,
-      borderColor: t.ink,
-      borderWidth: 2,
-      textStyle: { color: t.ink, fontFamily: t.family, fontSize: 13 },
-      formatter: (items: { seriesName: string; value: [number, number] }[]) =>
-        `${dateTime((items[0]?.value[0] ?? 0) / 1000)}<br>` +
-        items
-          .map((i) =>
-            i.seriesName === 'humidity'
-              ? `humidity: <b>${humidity(i.value[1])}</b>`
-              : `temperature: <b>${temperature(i.value[1], 1)}</b>`,
-          )
-          .join('<br>'),
-    },
+    tooltip: pointerNote({ humidity, temperature: (celsius) => temperature(celsius, 1) }),
     series: [
       {
         name: 'humidity',

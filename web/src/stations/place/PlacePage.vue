@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useActs } from '@/stores/acts'
+import UndoButton from '@/parts/UndoButton.vue'
 import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
@@ -21,6 +23,7 @@ const PlaceClimateChart = defineAsyncComponent(() => import('./PlaceClimateChart
 const shelf = useShelf()
 const router = useRouter()
 const view = ref<Schemas['PlaceView'] | null>(null)
+const acts = useActs()
 const problem = ref<Problem | null>(null)
 const typedProblem = ref<Problem | null>(null)
 const changing = ref(false)
@@ -54,7 +57,7 @@ async function read() {
   }
 }
 
-watch(() => props.id, read, { immediate: true })
+watch([() => props.id, () => acts.changes], read, { immediate: true })
 
 async function changed() {
   await Promise.all([read(), shelf.read()])
@@ -72,7 +75,7 @@ async function type(sure = false) {
     return
   }
   try {
-    await answer(
+    await acts.record(
       client.POST('/api/places/{id}/typed-climates', {
         params: { path: { id: props.id } },
         body: { ...typed, since: typed.since?.toISOString() },
@@ -88,19 +91,6 @@ async function type(sure = false) {
 function readAsFraction() {
   typed.relativeHumidityPercent = +(100 * typed.relativeHumidityPercent).toFixed(2)
   void type(true)
-}
-
-async function untype(typedId: number) {
-  try {
-    await answer(
-      client.DELETE('/api/places/{id}/typed-climates/{typedId}', {
-        params: { path: { id: props.id, typedId } },
-      }),
-    )
-    await changed()
-  } catch (cause) {
-    typedProblem.value = Problem.of(cause)
-  }
 }
 
 async function remove() {
@@ -216,7 +206,7 @@ async function remove() {
               <td class="n">{{ temperature(climate.temperatureC, 1) }}</td>
               <td class="n">{{ humidity(climate.relativeHumidityPercent) }}</td>
               <td>
-                <button class="button plain small" @click="untype(climate.id)">undo</button>
+                <UndoButton :act="climate.actId" what="this climate" />
               </td>
             </tr>
           </tbody>

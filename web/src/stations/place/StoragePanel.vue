@@ -1,12 +1,13 @@
 <script setup lang="ts">
+import UndoButton from '@/parts/UndoButton.vue'
 import { computed, reactive, ref, watch } from 'vue'
-import { answer, client, Problem, type Schemas } from '@/api/client'
+import { answer, client, Problem, type Schemas, type Answer } from '@/api/client'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import NumberField from '@/parts/NumberField.vue'
 import { questions } from '@/parts/latestAnswer'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import WhyNumber from '@/parts/WhyNumber.vue'
-import { dateTime, humidity } from '@/parts/format'
+import { dateTime, humidity, inShownUnits } from '@/parts/format'
 import { useActs } from '@/stores/acts'
 import DaysScale from './DaysScale.vue'
 
@@ -20,13 +21,6 @@ const DESICCANTS = [
   { value: 'clay', label: 'bentonite clay' },
   { value: 'CaCl2', label: 'calcium chloride' },
 ] as const
-
-const FACTS: Record<Schemas['ContainerFactView']['kind'], string> = {
-  OPENED: 'opened',
-  DESICCANT_PUT: 'desiccant put in',
-  DESICCANT_WEIGHED: 'desiccant weighed',
-  DESICCANT_TAKEN_OUT: 'desiccant taken out',
-}
 
 const acts = useActs()
 const view = ref<Schemas['StorageView'] | null>(null)
@@ -67,9 +61,9 @@ const fill = computed(() => {
   return d ? Math.min(100, (100 * d.loadingPercent) / d.fullPercent) : 0
 })
 
-async function act(text: string, request: Promise<{ factId: number }>) {
+async function act(request: Promise<Answer<unknown>>) {
   try {
-    await acts.record(text, request, 'container')
+    await acts.record(request)
     actProblem.value = null
     doing.value = null
     emit('changed')
@@ -82,37 +76,25 @@ const path = () => ({ params: { path: { id: props.placeId } } })
 
 function open() {
   void act(
-    `opened for ${opening.minutes} min`,
-    answer(
-      client.POST('/api/places/{id}/openings', { ...path(), body: { minutes: opening.minutes } }),
-    ),
+    client.POST('/api/places/{id}/openings', { ...path(), body: { minutes: opening.minutes } }),
   )
 }
 
 function putIn() {
-  void act(
-    `${put.massG} g of desiccant put in`,
-    answer(client.POST('/api/places/{id}/desiccant', { ...path(), body: { ...put } })),
-  )
+  void act(client.POST('/api/places/{id}/desiccant', { ...path(), body: { ...put } }))
 }
 
 function weigh() {
   void act(
-    `desiccant weighed, ${weighed.value} g`,
-    answer(
-      client.POST('/api/places/{id}/desiccant/weighings', {
-        ...path(),
-        body: { massG: weighed.value },
-      }),
-    ),
+    client.POST('/api/places/{id}/desiccant/weighings', {
+      ...path(),
+      body: { massG: weighed.value },
+    }),
   )
 }
 
 function takeOut() {
-  void act(
-    'desiccant taken out',
-    answer(client.POST('/api/places/{id}/desiccant/removals', { ...path(), body: {} })),
-  )
+  void act(client.POST('/api/places/{id}/desiccant/removals', { ...path(), body: {} }))
 }
 
 async function setLeak(leakGPerDay: number | null) {
@@ -124,11 +106,6 @@ async function setLeak(leakGPerDay: number | null) {
   } catch (cause) {
     actProblem.value = Problem.of(cause)
   }
-}
-
-async function setUndone(fact: Schemas['ContainerFactView']) {
-  await acts.setUndone(fact.id, !fact.undone, 'container')
-  emit('changed')
 }
 </script>
 
@@ -303,17 +280,11 @@ async function setUndone(fact: Schemas['ContainerFactView']) {
             <tr v-for="fact in [...view.facts].reverse()" :key="fact.id">
               <td>{{ dateTime(fact.atS) }}</td>
               <td :class="{ undone: fact.undone }">
-                {{ FACTS[fact.kind] }}
-                <template v-if="fact.minutes !== null">for {{ fact.minutes }} min</template>
-                <template v-if="fact.massG !== null"
-                  >: {{ fact.desiccant }}, {{ fact.massG.toFixed(1) }} g</template
-                >
+                {{ inShownUnits(fact.what) }}
               </td>
               <td class="soft">{{ fact.person }}</td>
               <td>
-                <button class="button plain small" @click="setUndone(fact)">
-                  {{ fact.undone ? 'it holds' : 'undo' }}
-                </button>
+                <UndoButton :act="fact.actId" :undone="fact.undone" :what="fact.what" />
               </td>
             </tr>
           </tbody>

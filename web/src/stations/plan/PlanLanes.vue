@@ -2,6 +2,8 @@
 import { computed, ref, shallowRef } from 'vue'
 import type { Schemas } from '@/api/client'
 import { hours, moisture, moment, temperature } from '@/parts/format'
+import TimeAxis from '@/parts/TimeAxis.vue'
+import { TimeScale } from '@/parts/timeScale'
 import type { Spool } from '@/stores/shelf'
 
 /** Dryers over time with the charges in them, the jobs they serve, and one spool's moisture. */
@@ -33,31 +35,24 @@ const span = computed(() => {
   return Math.ceil((last + 4) / 12) * 12
 })
 
+const scale = computed(
+  () => new TimeScale(props.view.startS, props.view.startS + 3600 * span.value, WIDTH),
+)
+
+/** Where an hour of the plan lies. */
 function x(hour: number): number {
-  return (WIDTH * Math.min(Math.max(hour, 0), span.value)) / span.value
+  return scale.value.x(scale.value.atHour(hour))
 }
 
 const jobsTop = computed(() => props.view.lanes.length * LANE)
 const curveTop = computed(() => jobsTop.value + JOBS)
-const height = computed(() => curveTop.value + CURVE + 18)
+const height = computed(() => curveTop.value + CURVE)
 
 function laneOf(dryerId: number): number {
   return props.view.lanes.findIndex((lane) => lane.dryerId === dryerId)
 }
 
-const days = computed(() => {
-  const marks = []
-  const first = new Date(1000 * props.view.startS)
-  first.setHours(24, 0, 0, 0)
-  for (let at = first.getTime() / 1000; ; at += 86_400) {
-    const hour = (at - props.view.startS) / 3600
-    if (hour > span.value) {
-      return marks
-    }
-    const name = new Date(1000 * at).toLocaleDateString('en-GB', { weekday: 'short' })
-    marks.push({ hour, name })
-  }
-})
+const days = computed(() => scale.value.midnights())
 
 /** Spans in which nobody is there, between those in which somebody is. */
 const absences = computed(() => {
@@ -165,7 +160,7 @@ function drop() {
   }
   const lane = laneOf(held.charge.dryerId) + Math.round(held.dy / LANE)
   const to = props.view.lanes[Math.min(props.view.lanes.length - 1, Math.max(0, lane))]
-  const hour = held.charge.startHour + (held.dx * span.value) / WIDTH
+  const hour = held.charge.startHour + scale.value.hoursOf(held.dx)
   if (to) {
     emit('moved', held.charge, to.dryerId, Math.max(0, Math.round(hour / SNAP_H) * SNAP_H))
   }
@@ -264,8 +259,8 @@ function shift(charge: Charge): string {
         :height="curveTop"
         class="absent"
       />
-      <g v-for="day in days" :key="day.hour">
-        <line :x1="x(day.hour)" :x2="x(day.hour)" y1="0" :y2="height - 16" class="day" />
+      <g v-for="day in days" :key="day.timeS">
+        <line :x1="scale.x(day.timeS)" :x2="scale.x(day.timeS)" y1="0" :y2="height" class="day" />
       </g>
       <line
         v-for="(lane, i) in view.lanes"
@@ -344,14 +339,8 @@ function shift(charge: Charge): string {
         }"
         >{{ each.charge.codes.join(' ') }}</span
       >
-      <span
-        v-for="day in days"
-        :key="day.hour"
-        class="tag soft"
-        :style="{ left: `${x(day.hour) / 10}%`, top: `${height - 18}px` }"
-        >{{ day.name }}</span
-      >
     </div>
+    <TimeAxis class="under" :scale="scale" :now-s="view.startS" />
   </div>
 </template>
 
@@ -397,9 +386,14 @@ svg {
   grid-row: 1;
 }
 
-.carrying {
+.under {
   grid-column: 2;
   grid-row: 2;
+}
+
+.carrying {
+  grid-column: 2;
+  grid-row: 3;
   margin: 0.25rem 0 0;
 }
 

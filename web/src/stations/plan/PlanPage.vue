@@ -115,7 +115,7 @@ const energy = computed(() =>
 async function add() {
   try {
     const spool = shelf.spools.find((each) => each.code === form.of)
-    const job = await answer(
+    await acts.record(
       client.POST('/api/jobs', {
         body: {
           name: form.name,
@@ -130,7 +130,6 @@ async function add() {
     )
     jobProblem.value = null
     form.name = ''
-    acts.show({ text: `${job.name} added`, remark: null, undo: () => drop(job) }, null)
     await seek()
   } catch (cause) {
     jobProblem.value = Problem.of(cause)
@@ -138,20 +137,12 @@ async function add() {
 }
 
 async function drop(job: Schemas['JobView']) {
-  await answer(client.DELETE('/api/jobs/{id}', { params: { path: { id: job.id } } }))
-  acts.show({ text: `${job.name} taken off`, remark: null, undo: () => back(job) }, null)
+  await acts.record(client.DELETE('/api/jobs/{id}', { params: { path: { id: job.id } } }))
   await seek()
 }
 
 async function done(job: Schemas['JobView']) {
-  await answer(client.POST('/api/jobs/{id}/done', { params: { path: { id: job.id } } }))
-  acts.show({ text: `${job.name} is printed`, remark: null, undo: () => back(job) }, null)
-  await seek()
-}
-
-async function back(job: Schemas['JobView']) {
-  await answer(client.POST('/api/jobs/{id}/restore', { params: { path: { id: job.id } } }))
-  acts.show({ text: `${job.name} is back`, remark: null, undo: null }, null)
+  await acts.record(client.POST('/api/jobs/{id}/done', { params: { path: { id: job.id } } }))
   await seek()
 }
 
@@ -159,40 +150,19 @@ async function back(job: Schemas['JobView']) {
 async function moved(charge: Schemas['ChargePlan'], dryerId: number, startHour: number) {
   const startAt = new Date(1000 * (nowS.value + 3600 * startHour)).toISOString()
   try {
-    for (const jobId of charge.jobIds) {
-      const code = placed.value.get(jobId)?.code ?? charge.codes[0]
-      await answer(
-        client.PUT('/api/plan/pins/{jobId}', {
-          params: { path: { jobId } },
-          body: { code, dryerId, startAt },
-        }),
-      )
-    }
-    acts.show(
-      {
-        text: `${charge.codes.join(', ')} pinned`,
-        remark: null,
-        undo: async () => {
-          for (const jobId of charge.jobIds) {
-            await unpin(jobId)
-          }
-          await seek()
-        },
-      },
-      null,
-    )
+    const pins = charge.jobIds.map((jobId) => ({
+      jobId,
+      code: placed.value.get(jobId)?.code ?? charge.codes[0],
+    }))
+    await acts.record(client.PUT('/api/plan/pins', { body: { pins, dryerId, startAt } }))
     await seek()
   } catch (cause) {
     problem.value = Problem.of(cause)
   }
 }
 
-async function unpin(jobId: number) {
-  await answer(client.DELETE('/api/plan/pins/{jobId}', { params: { path: { jobId } } }))
-}
-
 async function free(jobId: number) {
-  await unpin(jobId)
+  await acts.record(client.DELETE('/api/plan/pins/{jobId}', { params: { path: { jobId } } }))
   await seek()
 }
 

@@ -218,23 +218,11 @@ async function receive() {
   tried.value = true
   saving.value = true
   try {
-    const { codes } = await answer(
+    const { codes } = await acts.record(
       client.POST('/api/deliveries', { body: { common: body.value, reels: [...reels] } }),
     )
-    await acts.changed()
     received.value = codes
     tried.value = false
-    acts.show(
-      {
-        text:
-          codes.length === 1
-            ? `${codes[0]} is in stock. Write the code on it or print its label.`
-            : `${codes.length} spools are in stock.`,
-        remark: null,
-        undo: null,
-      },
-      null,
-    )
     reels.splice(0, reels.length, { grossMassG: null, endSecured: null })
   } catch (cause) {
     problem.value = Problem.of(cause)

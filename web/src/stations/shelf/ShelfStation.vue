@@ -155,7 +155,7 @@ async function drop(event: DragEvent, place: ShelfPlace) {
   const spool = shelf.spools.find((each) => each.code === code)
   if (spool && spool.placeId !== place.place.id) {
     try {
-      await acts.move(spool.code, place.place.id, place.place.name)
+      await acts.move(spool.code, place.place.id)
     } catch (cause) {
       acts.fail(cause)
     }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { answer, client, Problem, type Schemas } from '@/api/client'
+import { client, Problem, type Schemas, type Answer } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { useActs } from '@/stores/acts'
@@ -27,9 +27,9 @@ const emptyG = ref<number | null>(null)
 
 const path = () => ({ params: { path: { code: props.page.spool.code } } })
 
-async function record(text: string, request: Promise<{ factId: number; remark: string | null }>) {
+async function record(request: Promise<Answer<unknown>>) {
   try {
-    await acts.record(`${props.page.spool.code}: ${text}`, request)
+    await acts.record(request)
     problem.value = null
     doing.value = null
   } catch (cause) {
@@ -38,52 +38,37 @@ async function record(text: string, request: Promise<{ factId: number; remark: s
 }
 
 function end(act: Schemas['EndActView']) {
-  void record(
-    act.title,
-    answer(client.POST('/api/spools/{code}/end', { ...path(), body: { act: act.act } })),
-  )
+  void record(client.POST('/api/spools/{code}/end', { ...path(), body: { act: act.act } }))
 }
 
 function dusty() {
   void record(
-    `set aside for nozzles from ${nozzle.value} mm`,
-    answer(
-      client.POST('/api/spools/{code}/quarantine', {
-        ...path(),
-        body: { smallestNozzleMm: nozzle.value },
-      }),
-    ),
+    client.POST('/api/spools/{code}/quarantine', {
+      ...path(),
+      body: { smallestNozzleMm: nozzle.value },
+    }),
   )
 }
 
 function clean() {
-  void record(
-    'wiped clean',
-    answer(client.POST('/api/spools/{code}/cleanings', { ...path(), body: {} })),
-  )
+  void record(client.POST('/api/spools/{code}/cleanings', { ...path(), body: {} }))
 }
 
 function heated() {
   void record(
-    'lay hot',
-    answer(
-      client.POST('/api/spools/{code}/heat-events', {
-        ...path(),
-        body: { temperatureC: heatC.value },
-      }),
-    ),
+    client.POST('/api/spools/{code}/heat-events', {
+      ...path(),
+      body: { temperatureC: heatC.value },
+    }),
   )
 }
 
 function emptied() {
   void record(
-    'used up',
-    answer(
-      client.POST('/api/spools/{code}/emptyings', {
-        ...path(),
-        body: { emptyReelG: emptyG.value },
-      }),
-    ),
+    client.POST('/api/spools/{code}/emptyings', {
+      ...path(),
+      body: { emptyReelG: emptyG.value },
+    }),
   )
 }
 </script>

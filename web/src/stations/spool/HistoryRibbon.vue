@@ -1,25 +1,31 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { chartTokens, DEPTH_LINES, VChart } from '@/parts/chart'
-import { dateTime, humidity, moisture, temperature } from '@/parts/format'
+import { chartTokens, DEPTH_LINES, pointerNote, timeAxis, VChart } from '@/parts/chart'
+import { humidity, moisture, temperature } from '@/parts/format'
+import { TimeScale } from '@/parts/timeScale'
 import { usePreferences } from '@/stores/preferences'
 import { useTime } from '@/stores/time'
 import type { Schemas } from '@/api/client'
 
 const props = defineProps<{ page: Schemas['SpoolPage'] }>()
 
-const DAY_MS = 86_400_000
+const DAY_S = 86_400
+/** A name nearer to an end than this is written inwards. */
+const EDGE = 0.05
 const preferences = usePreferences()
 const time = useTime()
 const range = ref<'fortnight' | 'all'>('all')
 
-const nowMs = computed(() => props.page.nowS * 1000)
-const startMs = computed(() =>
-  range.value === 'all'
-    ? Math.min(props.page.arrivedS * 1000, nowMs.value - DAY_MS)
-    : Math.max(props.page.arrivedS * 1000, nowMs.value - 14 * DAY_MS),
-)
-const endMs = computed(() => nowMs.value + 14 * DAY_MS)
+const scale = computed(() => {
+  const { arrivedS, nowS } = props.page
+  const fromS =
+    range.value === 'all'
+      ? Math.min(arrivedS, nowS - DAY_S)
+      : Math.max(arrivedS, nowS - time.horizonHours * 3600)
+  return new TimeScale(fromS, nowS + time.horizonHours * 3600)
+})
+const nowMs = computed(() => 1000 * props.page.nowS)
+const endMs = computed(() => 1000 * scale.value.toS)
 
 type Pair = [number, number]
 
@@ -41,12 +47,18 @@ const top = computed(() => {
   return Math.max(props.page.spool.printLimitPercent * 1.25, Math.max(...all) * 1.08)
 })
 
+/** Which side of a mark its name may stand on without leaving the picture. */
+function inwards(timeS: number): 'left' | 'center' | 'right' {
+  const share = scale.value.percent(timeS) / 100
+  return share < EDGE ? 'left' : share > 1 - EDGE ? 'right' : 'center'
+}
+
 const option = computed(() => {
   const t = chartTokens()
   void preferences.theme
   const { page } = props
   const f = preferences.fahrenheit
-  const axis = { min: startMs.value, max: endMs.value, type: 'time' as const }
+  const axis = timeAxis(scale.value, page.nowS)
   const quiet = { axisLine: { show: false }, axisTick: { show: false }, splitLine: { show: false } }
   const text = { color: t.soft, fontFamily: t.family, fontSize: 12 }
   const shown = nowMs.value + time.hoursAhead * 3_600_000
@@ -79,7 +91,7 @@ const option = computed(() => {
           lineStyle: { color: t.call, width: 2, type: 'solid' },
           label: {
             formatter: `print limit ${page.spool.printLimitPercent} %`,
-            position: 'insideStartTop',
+            position: 'insideEndTop',
             color: t.call,
             fontWeight: 700,
           },
@@ -89,7 +101,7 @@ const option = computed(() => {
           lineStyle: { color: t.soft, width: 1, type: 'dashed' },
           label: {
             formatter: `dry target ${page.spool.dryTargetPercent} %`,
-            position: 'insideStartTop',
+            position: 'insideEndBottom',
             color: t.soft,
           },
         },
@@ -144,13 +156,7 @@ const option = computed(() => {
     xAxis: [
       { ...axis, gridIndex: 0, ...quiet, axisLabel: { show: false } },
       { ...axis, gridIndex: 1, ...quiet, axisLabel: { show: false } },
-      {
-        ...axis,
-        gridIndex: 2,
-        axisLine: { lineStyle: { color: t.ink, width: 2 } },
-        axisLabel: { ...text, hideOverlap: true },
-        splitLine: { show: false },
-      },
+      { ...axis, gridIndex: 2 },
     ],
     yAxis: [
       {
@@ -191,15 +197,13 @@ const option = computed(() => {
       },
     ],
     axisPointer: { link: [{ xAxisIndex: 'all' }], lineStyle: { color: t.soft } },
-    tooltip: {
-      trigger: 'axis',
-      backgroundColor: t.sheet,
-      borderColor: t.ink,
-      borderWidth: 2,
-      padding: [8, 12],
-      textStyle: { color: t.ink, fontFamily: t.family, fontSize: 13 },
-      formatter: tip,
-    },
+    tooltip: pointerNote({
+      humidity,
+      temperature: (celsius) => temperature(celsius, 1),
+      'outer wraps': moisture,
+      mean: moisture,
+      core: moisture,
+    }),
     series: [
       line(
         'humidity',
@@ -307,6 +311,7 @@ const option = computed(() => {
         data: weighings.value.map((fact) => ({
           value: [fact.atS * 1000, 0],
           mass: fact.grossMassG,
+          label: { align: inwards(fact.atS) },
         })),
         label: {
           show: true,
@@ -322,35 +327,6 @@ const option = computed(() => {
     ],
   }
 })
-
-interface TipItem {
-  seriesName: string
-  value: number[]
-  axisValue: number
-}
-
-/** Text of the hover note; numbers only, so nothing needs escaping. */
-function tip(items: TipItem[]): string {
-  const at = items[0]?.axisValue
-  if (at === undefined) {
-    return ''
-  }
-  const rows = new Map<string, string>()
-  for (const item of items) {
-    const value = item.value?.[1]
-    if (value !== undefined && item.seriesName !== 'weighed') {
-      const written =
-        item.seriesName === 'humidity'
-          ? humidity(value)
-          : item.seriesName === 'temperature'
-            ? temperature(value, 1)
-            : moisture(value)
-      rows.set(item.seriesName, written)
-    }
-  }
-  const lines = [...rows].map(([name, value]) => `${name}: <b>${value}</b>`)
-  return `${dateTime(at / 1000)}<br>${lines.join('<br>')}`
-}
 </script>
 
 <template>

@@ -1,14 +1,25 @@
 <script setup lang="ts">
+import UndoButton from '@/parts/UndoButton.vue'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import LabelDialog from '@/parts/LabelDialog.vue'
 import MoistureLegend from '@/parts/MoistureLegend.vue'
 import MoveDialog from '@/parts/MoveDialog.vue'
+import { usePageKeys } from '@/parts/pageKeys'
 import { questions } from '@/parts/latestAnswer'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import WeighDialog from '@/parts/WeighDialog.vue'
 import WhyNumber from '@/parts/WhyNumber.vue'
-import { ago, band, dateTime, grams, metres, moisture, temperature } from '@/parts/format'
+import {
+  ago,
+  band,
+  dateTime,
+  grams,
+  inShownUnits,
+  metres,
+  moisture,
+  temperature,
+} from '@/parts/format'
 import { faceAt, faceLabel, moistureAt, standingAt } from '@/parts/spoolAtTime'
 import { useActs } from '@/stores/acts'
 import { useShelf } from '@/stores/shelf'
@@ -104,34 +115,17 @@ const ARRIVALS: Record<Schemas['BasisView']['arrival'], string> = {
   OPEN: 'open',
 }
 
-const FACTS: Record<Schemas['FactView']['kind'], string> = {
-  RECEIVED: 'received into',
-  OPENED: 'bag opened',
-  MOVED: 'moved to',
-  WEIGHED: 'weighed',
-  END: 'loose end',
-  CHECKED: 'seen on receiving',
-  HEATED: 'lay hot',
-  DUSTY: 'dusty, smallest nozzle',
-  CLEANED: 'wiped clean',
-  EMPTIED: 'used up, empty reel',
-}
-
 const ORIGINS: Record<Schemas['FactView']['origin'], string> = {
   HAND: 'by hand',
+  FILE: 'from a file',
+  PROGRAM: 'by the program',
   DEVICE: 'by a device',
   DEMO: 'demo',
 }
 
 const facts = computed(() => [...(page.value?.facts ?? [])].reverse())
 
-async function setUndone(id: number, undone: boolean) {
-  try {
-    await acts.setUndone(id, undone)
-  } catch (cause) {
-    acts.fail(cause)
-  }
-}
+usePageKeys({ w: () => (weighing.value = true), m: () => (moving.value = true) })
 
 async function open() {
   try {
@@ -321,32 +315,14 @@ async function open() {
             <td class="number">{{ dateTime(fact.atS) }}</td>
             <td class="soft small">{{ ago(fact.atS, page.nowS) }}</td>
             <td>
-              {{ FACTS[fact.kind] }}
-              <template v-if="fact.placeId">{{ shelf.placeName(fact.placeId) }}</template>
-              <template v-if="fact.grossMassG != null">
-                <template v-if="fact.placeId">, </template>{{ fact.grossMassG }} g
-                {{ fact.kind === 'EMPTIED' ? '' : 'gross'
-                }}<template v-if="fact.nothingUsed">, nothing used before</template></template
-              >
-              <template v-if="fact.detail">{{
-                fact.kind === 'END' ? fact.detail.toLowerCase().replaceAll('_', ' ') : fact.detail
-              }}</template>
-              <template v-if="fact.amount !== null"
-                >{{ fact.amount }} {{ fact.kind === 'HEATED' ? '°C' : 'mm' }}</template
-              >
+              {{ inShownUnits(fact.what) }}
             </td>
             <td class="soft small">
               {{ fact.person ?? ORIGINS[fact.origin]
               }}<template v-if="fact.person && fact.origin === 'DEVICE'">, by a device</template>
             </td>
             <td>
-              <button
-                v-if="fact.kind !== 'RECEIVED'"
-                class="button plain small"
-                @click="setUndone(fact.id, !fact.undone)"
-              >
-                {{ fact.undone ? 'say it again' : 'undo' }}
-              </button>
+              <UndoButton :act="fact.actId" :undone="fact.undone" :what="fact.what" />
             </td>
           </tr>
         </tbody>

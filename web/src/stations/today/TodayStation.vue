@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import UndoButton from '@/parts/UndoButton.vue'
 import { computed, ref } from 'vue'
 import { answer, client, type Schemas } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -19,7 +20,7 @@ const week = ref(false)
 
 type Line = Schemas['LineView']
 
-const { view, problem, read } = usePolled(
+const { view, problem } = usePolled(
   [week, () => acts.changes],
   () =>
     answer(client.GET('/api/today', { params: { query: { hours: week.value ? WEEK_H : DAY_H } } })),
@@ -60,12 +61,13 @@ function clock(line: Line): string {
     : new Date(1000 * line.atS).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
 }
 
-async function say(line: Line, kind: NonNullable<Line['said']>, words: string) {
+async function say(line: Line, kind: NonNullable<Line['said']>) {
   try {
-    const { id } = await answer(
+    await acts.record(
       client.POST('/api/today/acts', {
         body: {
           key: line.key,
+          what: line.what,
           kind,
           until:
             kind === 'SNOOZED'
@@ -74,17 +76,9 @@ async function say(line: Line, kind: NonNullable<Line['said']>, words: string) {
         },
       }),
     )
-    await read()
-    acts.show({ text: `${words}: ${line.what}`, remark: null, undo: () => takeBack(id) }, null)
   } catch (cause) {
     acts.fail(cause)
   }
-}
-
-async function takeBack(id: number) {
-  await answer(client.DELETE('/api/today/acts/{id}', { params: { path: { id } } }))
-  await read()
-  acts.show({ text: 'Back on the sheet', remark: null, undo: null }, null)
 }
 </script>
 
@@ -116,24 +110,20 @@ async function takeBack(id: number) {
             <span class="soft small">If skipped: {{ line.ifSkipped }}</span>
           </span>
           <span v-if="!wall" class="acts">
-            <button
-              class="button"
-              :aria-label="`Done: ${line.what}`"
-              @click="say(line, 'DONE', 'Done')"
-            >
+            <button class="button" :aria-label="`Done: ${line.what}`" @click="say(line, 'DONE')">
               done
             </button>
             <button
               class="button plain"
               :aria-label="`In two hours again: ${line.what}`"
-              @click="say(line, 'SNOOZED', 'In 2 h again')"
+              @click="say(line, 'SNOOZED')"
             >
               in 2 h
             </button>
             <button
               class="button plain"
               :aria-label="`Not needed: ${line.what}`"
-              @click="say(line, 'NOT_NEEDED', 'Not needed')"
+              @click="say(line, 'NOT_NEEDED')"
             >
               not needed
             </button>
@@ -147,7 +137,7 @@ async function takeBack(id: number) {
         <li v-for="line in view.settled" :key="line.key">
           <s>{{ line.what }}</s> {{ line.said ? SAID[line.said] : '' }}
           <span v-if="line.person" class="soft">{{ line.person }}</span>
-          <button class="button plain small" @click="takeBack(line.actId ?? 0)">take back</button>
+          <UndoButton v-if="line.actId" :act="line.actId" :what="line.what" />
         </li>
       </ul>
     </template>

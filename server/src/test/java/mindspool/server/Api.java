@@ -33,6 +33,19 @@ final class Api {
     String detail() {
       return body.get("detail").asString();
     }
+
+    /** Number of the act that it answers. */
+    long act() {
+      return raw.headers().firstValueAsLong("Act").orElseThrow();
+    }
+  }
+
+  Answer undo(long act) {
+    return post("/api/acts/" + act + "/undo", "");
+  }
+
+  Answer redo(long act) {
+    return post("/api/acts/" + act + "/redo", "");
   }
 
   Answer get(String path) {

@@ -313,6 +313,18 @@ class BrowserTest {
     assertThat(page.locator(".record tr").first()).containsText("Ines");
     page.getByTestId("undo").click();
     assertThat(page.locator(".record tr.undone")).containsText("700 g gross");
+    // The list of all that was done knows it too, and does it again.
+    page.getByText("What was done").first().click();
+    Locator latest = page.locator("ul.acts li").first();
+    assertThat(latest).containsText("weighed, 700 g gross");
+    assertThat(latest).containsText("Ines; undone");
+    assertAccessible("what was done");
+    latest.getByText("redo").click();
+    assertThat(page.getByTestId("act-done")).containsText("Done again");
+    assertThat(latest).not().containsText("undone");
+    latest.getByText("undo").click();
+    assertThat(latest).containsText("undone");
+    page.goBack();
 
     page.getByTestId("move").click();
     assertThat(page.getByTestId("move-targets")).isFocused();
@@ -333,11 +345,11 @@ class BrowserTest {
     page.keyboard().press("m");
     assertThat(page.getByTestId("move-targets")).isFocused();
     page.keyboard().press("Enter");
-    assertThat(page.getByTestId("act-done")).containsText(code + " moved to Gasket box A");
+    assertThat(page.getByTestId("act-done")).containsText(code + ": moved to Gasket box A");
     Locator box = page.locator("section[aria-label='Gasket box A']");
     assertThat(box.locator("[data-spool='" + code + "']")).isVisible();
     cell.dragTo(page.locator("section[aria-label='Window shelf']"));
-    assertThat(page.getByTestId("act-done")).containsText(code + " moved to Window shelf");
+    assertThat(page.getByTestId("act-done")).containsText(code + ": moved to Window shelf");
   }
 
   @Test
@@ -415,10 +427,10 @@ class BrowserTest {
     assertThat(page.getByText("Bag within").or(page.getByText("two weeks and more")).first())
         .isVisible();
     page.getByLabel("Put " + code + " into Dry box N").click();
-    assertThat(page.getByTestId("act-done")).containsText(code + " into Dry box N");
+    assertThat(page.getByTestId("act-done")).containsText(code + ": moved to Dry box N");
     page.getByTestId("stop-cycle").click();
     assertThat(page.getByTestId("cycle-headline")).containsText("stopped");
-    assertThat(page.getByTestId("act-done")).containsText("Dehydrator stopped");
+    assertThat(page.getByTestId("act-done")).containsText("Dehydrator: stopped");
     page.getByTestId("undo").click();
     assertThat(page.getByTestId("cycle-headline")).not().containsText("stopped");
     page.getByTestId("stop-cycle").click();
@@ -440,7 +452,7 @@ class BrowserTest {
     Locator unload = page.getByTestId("sheet").getByText(Pattern.compile("^" + running));
     assertThat(unload).isVisible();
     page.getByLabel(Pattern.compile("^Done: " + running)).click();
-    assertThat(page.getByTestId("act-done")).containsText("Done");
+    assertThat(page.getByTestId("act-done")).containsText(": done");
     assertThat(unload).not().isVisible();
     page.getByTestId("undo").click();
     assertThat(unload).isVisible();
@@ -464,7 +476,7 @@ class BrowserTest {
     assertThat(page.getByTestId("run-found")).containsText("side to side 3.0 K");
     page.getByTestId("keep-run").click();
     assertThat(page.getByTestId("behaviour")).containsText("As measured");
-    page.getByText("take this run back").click();
+    page.getByText("undo: this measured run").click();
     assertThat(page.getByTestId("behaviour")).containsText("Not measured");
   }
 
@@ -511,14 +523,14 @@ class BrowserTest {
     page.getByText("Record this climate").click();
     assertThat(page.getByTestId("place-air")).containsText("typed in");
     assertThat(page.getByTestId("place-air")).containsText("12 %");
-    page.getByText("undo").click();
+    page.getByText("undo: this climate").click();
     assertThat(page.getByTestId("place-air")).containsText("measured");
     page.locator("#typed-h").fill("0.14");
     page.locator("#typed-h").blur();
     page.getByText("Record this climate").click();
     page.getByText("14 %", new Page.GetByTextOptions().setExact(true)).click();
     assertThat(page.getByTestId("place-air")).containsText("14 %");
-    page.getByText("undo").click();
+    page.getByText("undo: this climate").click();
     assertThat(page.getByTestId("place-air")).containsText("measured");
   }
 

@@ -59,7 +59,7 @@ class ContainerApiTest extends ServerTest {
   private long put(long box, String json) {
     Answer answer = api.post("/api/places/" + box + "/desiccant", json);
     assertThat(answer.status()).as(answer.raw().body()).isEqualTo(201);
-    return answer.body().get("factId").asLong();
+    return answer.act();
   }
 
   /** The handbook's gasket box: 0.082 to 0.095 g a day and unit; it holds for many months. */
@@ -68,7 +68,7 @@ class ContainerApiTest extends ServerTest {
     long room = roomAt50("room of computed box");
     long box = box("computed box", room, "");
     spoolIn(box, 0);
-    long fact =
+    long act =
         put(box, "{\"kind\": \"silica_gel\", \"massG\": 102, \"at\": \"%s\"}".formatted(day(0)));
     JsonNode place = api.get("/api/places/" + box).body();
     assertThat(place.get("climateSource").asString()).isEqualTo("COMPUTED");
@@ -83,12 +83,12 @@ class ContainerApiTest extends ServerTest {
     assertThat(storage.at("/desiccant/dryMassG").asDouble()).isCloseTo(100, within(0.01));
     assertThat(storage.at("/desiccant/regenerateNow").asBoolean()).isFalse();
 
-    api.post("/api/container-facts/" + fact + "/undo", "");
+    api.undo(act);
     assertThat(storage(box).get("desiccant").isNull()).isTrue();
     double without =
         api.get("/api/places/" + box).body().at("/now/relativeHumidityPercent").asDouble();
     assertThat(without).isGreaterThan(now + 8);
-    api.post("/api/container-facts/" + fact + "/redo", "");
+    api.redo(act);
     assertThat(api.get("/api/places/" + box).body().at("/now/relativeHumidityPercent").asDouble())
         .isCloseTo(now, within(0.01));
   }
@@ -238,7 +238,7 @@ class ContainerApiTest extends ServerTest {
     assertThat(inTwoWeeks(code)).isGreaterThan(1.3 * before);
     assertThat(api.get("/api/spools/" + code).body().get("outlookAssumption").asString())
         .contains("closed: 23 °C, 85 %");
-    api.delete("/api/places/" + room + "/outlooks/" + planned.body().get("id").asLong());
+    api.undo(planned.body().get("actId").asLong());
     assertThat(inTwoWeeks(code)).isCloseTo(before, within(1e-3));
     Answer past =
         api.post(

@@ -118,9 +118,7 @@ class CycleApiTest extends ServerTest {
     assertThat(view.at("/behaviour/measured").asBoolean()).isTrue();
     assertThat(view.at("/behaviour/hottestAboveSetK").asDouble()).isCloseTo(2.6, within(0.3));
     assertThat(view.at("/measurement/uniformityK").asDouble()).isCloseTo(4, within(0.01));
-    long id = view.at("/measurement/id").asLong();
-    assertThat(api.delete("/api/dryers/%d/measurements/%d".formatted(dryer, id)).status())
-        .isEqualTo(204);
+    assertThat(api.undo(view.at("/measurement/actId").asLong()).status()).isEqualTo(200);
     assertThat(api.get("/api/dryers/" + dryer).body().at("/behaviour/measured").asBoolean())
         .isFalse();
   }
@@ -176,7 +174,7 @@ class CycleApiTest extends ServerTest {
     assertThat(mean(code)).isCloseTo(inside.get("meanPercent").asDouble(), within(0.01));
     assertThat(view.at("/heated/0/toS").asLong())
         .isEqualTo(NOW.minus(6, ChronoUnit.HOURS).plus(8, ChronoUnit.HOURS).getEpochSecond());
-    assertThat(api.delete("/api/cycles/" + id).status()).isEqualTo(204);
+    assertThat(undoStart(id).status()).isEqualTo(200);
     assertThat(mean(code)).isCloseTo(before, within(0.005));
     assertThat(api.get("/api/cycles/" + id).status()).isEqualTo(404);
   }
@@ -195,6 +193,10 @@ class CycleApiTest extends ServerTest {
         .isEqualTo(NOW.plus(6, ChronoUnit.HOURS).getEpochSecond());
     assertThat(view.at("/spools/0/meanPercent").asDouble()).isGreaterThan(1.1 * straight);
     assertThat(refused(id, "\"act\": \"RESUME\"")).isEqualTo("act");
+  }
+
+  private Answer undoStart(long id) {
+    return api.undo(cycle(id).at("/summary/actId").asLong());
   }
 
   private void act(long id, String json) {
@@ -404,7 +406,7 @@ class CycleApiTest extends ServerTest {
         .isGreaterThan(view.at("/forecast/floorPercent").asDouble());
 
     JsonNode measurement = api.get("/api/dryers/" + dryer).body().get("measurement");
-    api.delete("/api/dryers/%d/measurements/%d".formatted(dryer, measurement.get("id").asLong()));
+    api.undo(measurement.get("actId").asLong());
     describe("\"kind\": \"KITCHEN_OVEN\", \"slots\": 2");
     String soft = spool("TPU95A", "");
     JsonNode oven = posted("/api/spools/" + soft + "/drying-forecast", body);
@@ -461,7 +463,7 @@ class CycleApiTest extends ServerTest {
     assertThat(answer.status()).as(answer.raw().body()).isEqualTo(201);
     long id = answer.body().get("id").asLong();
     double mean = mean(code);
-    api.delete("/api/cycles/" + id);
+    undoStart(id);
     return mean;
   }
 

@@ -40,9 +40,10 @@ class DeviceApiTest extends ServerTest {
     assertThat(moved.get("name").asString()).isEqualTo("sensor 7b");
     assertThat(moved.get("placeId").asLong()).isEqualTo(place);
     assertThat(moved.get("checkEveryDays").asInt()).isEqualTo(90);
-    assertThat(api.delete("/api/devices/" + id).status()).isEqualTo(204);
+    Answer removed = api.delete("/api/devices/" + id);
+    assertThat(removed.status()).isEqualTo(204);
     assertThat(api.get("/api/devices/" + id).status()).isEqualTo(404);
-    api.post("/api/devices/" + id + "/restore", "");
+    assertThat(api.undo(removed.act()).body().at("/lines/0/what").asString()).isEqualTo("removed");
     assertThat(api.get("/api/devices/" + id).status()).isEqualTo(200);
   }
 

@@ -330,7 +330,7 @@ class MqttTest extends ServerTest {
     assertThat(view.at("/channels/1/latest").asDouble()).isEqualTo(50);
     assertThat(view.get("correctedPercent").asDouble()).isCloseTo(corrected, within(1e-9));
     assertThat(view.get("checkOverdue").asBoolean()).isFalse();
-    api.post("/api/hygrometer-checks/" + check.body().get("id").asLong() + "/undo", "");
+    api.undo(check.act());
     assertThat(api.get("/api/devices/" + device).body().get("correctedPercent").asDouble())
         .isEqualTo(50);
   }

@@ -91,12 +91,13 @@ class PlanApiTest extends ServerTest {
     assertThat(line(sheet.get("lines"), "job-" + id).get("doer").asString()).isEqualTo("PRINTER");
 
     String key = load.get("key").asString();
-    long act =
-        posted("/api/today/acts", "{\"key\": \"%s\", \"kind\": \"DONE\"}".formatted(key))
-            .get("id")
-            .asLong();
+    Answer done =
+        api.post(
+            "/api/today/acts",
+            "{\"key\": \"%s\", \"kind\": \"DONE\", \"what\": \"the line\"}".formatted(key));
+    assertThat(done.status()).isEqualTo(201);
     assertThat(line(api.get("/api/today?hours=72").body().get("settled"), key)).isNotNull();
-    assertThat(api.delete("/api/today/acts/" + act).status()).isEqualTo(204);
+    assertThat(api.undo(done.act()).body().at("/lines/0/subject").asString()).isEqualTo("the line");
     assertThat(line(api.get("/api/today?hours=72").body().get("lines"), key)).isNotNull();
     assertThat(
             api.post("/api/today/acts", "{\"key\": \"%s\", \"kind\": \"SNOOZED\"}".formatted(key))
@@ -126,7 +127,7 @@ class PlanApiTest extends ServerTest {
         .doesNotContain("Put " + code)
         .contains("cycle-" + cycle + "-end")
         .contains("cycle-" + cycle + "-prints-" + code);
-    api.delete("/api/cycles/" + cycle);
+    api.undo(api.get("/api/cycles/" + cycle).body().at("/summary/actId").asLong());
     assertThat(api.get("/api/today?hours=72").body().get("lines").toString())
         .contains("Put " + code);
     api.delete("/api/jobs/" + id);
@@ -158,11 +159,11 @@ class PlanApiTest extends ServerTest {
                     .collect(java.util.stream.Collectors.joining(","))));
     assertThat(
             api.put(
-                    "/api/plan/pins/" + later,
-                    "{\"code\": \"%s\", \"dryerId\": %d, \"startAt\": \"%s\"}"
-                        .formatted(other, dryer, at))
+                    "/api/plan/pins",
+                    "{\"pins\": [{\"jobId\": %d, \"code\": \"%s\"}], \"dryerId\": %d, \"startAt\": \"%s\"}"
+                        .formatted(later, other, dryer, at))
                 .status())
-        .isEqualTo(200);
+        .isEqualTo(204);
     JsonNode plan = planned();
     JsonNode missed = of(plan, soon);
     assertThat(missed.get("served").asBoolean()).isFalse();

@@ -129,7 +129,7 @@ class ReceiveApiTest extends ServerTest {
                 .get("siblingEmptyReelG")
                 .asDouble())
         .isEqualTo(192);
-    api.post("/api/facts/" + emptied.body().get("factId").asLong() + "/undo", "");
+    api.undo(emptied.act());
     assertThat(page(codes.get(1)).at("/spool/remainingG")).isEqualTo(before);
   }
 
@@ -223,8 +223,8 @@ class ReceiveApiTest extends ServerTest {
   @Test
   void labelsForNobodyAreRefused() throws Exception {
     String code = deliver("Sluice", "{\"grossMassG\": 1215}").get(0);
-    long receipt = page(code).at("/facts/0/id").asLong();
-    api.post("/api/facts/" + receipt + "/undo", "");
+    long receipt = page(code).at("/facts/0/actId").asLong();
+    api.undo(receipt);
     HttpResponse<byte[]> gone = labels("codes=" + code);
     assertThat(gone.statusCode()).isEqualTo(422);
     assertThat(new String(gone.body())).contains(code).contains("taken out of stock");

@@ -94,21 +94,15 @@ class SimultaneousTest extends ServerTest {
                         .formatted(i, slot)));
     assertThat(done(receipts)).isZero();
     long move =
-        moves.stream()
-            .filter(answer -> answer.status() < 300)
-            .findFirst()
-            .orElseThrow()
-            .body()
-            .get("factId")
-            .asLong();
-    assertThat(api.post("/api/facts/" + move + "/undo", "").status()).isEqualTo(204);
+        moves.stream().filter(answer -> answer.status() < 300).findFirst().orElseThrow().act();
+    assertThat(api.undo(move).status()).isEqualTo(200);
     String other =
         codes.stream()
-            .filter(code -> !moves.get(codes.indexOf(code)).body().has("factId"))
+            .filter(code -> !(moves.get(codes.indexOf(code)).status() < 300))
             .findFirst()
             .orElseThrow();
     posted("/api/spools/" + other + "/moves", toSlot);
-    Answer again = api.post("/api/facts/" + move + "/redo", "");
+    Answer again = api.redo(move);
     assertThat(again.status()).isEqualTo(422);
     assertThat(again.field()).isEqualTo("placeId");
     assertThat(inPlace(slot)).isEqualTo(1);

@@ -92,7 +92,7 @@ class SpoolApiTest extends ServerTest {
     assertThat(opened.status()).isEqualTo(201);
     assertThat(now(page(code), "outer")).isGreaterThan(3 * sealed);
     assertThat(api.post("/api/spools/%s/openings".formatted(code), "{}").status()).isEqualTo(422);
-    api.post("/api/facts/%d/undo".formatted(opened.body().get("factId").asLong()), "");
+    api.undo(opened.act());
     assertThat(now(page(code), "outer")).isCloseTo(sealed, within(1e-4));
   }
 
@@ -107,12 +107,11 @@ class SpoolApiTest extends ServerTest {
     assertThat(moved.status()).isEqualTo(201);
     assertThat(page(code).at("/spool/placeId").asLong()).isEqualTo(box);
     assertThat(now(page(code), "mean")).isLessThan(0.6 * before);
-    long fact = moved.body().get("factId").asLong();
-    assertThat(api.post("/api/facts/%d/undo".formatted(fact), "").status()).isEqualTo(204);
+    assertThat(api.undo(moved.act()).status()).isEqualTo(200);
     JsonNode undone = page(code);
     assertThat(now(undone, "mean")).isCloseTo(before, within(1e-4));
     assertThat(undone.at("/facts/1/undone").asBoolean()).as("the record keeps it").isTrue();
-    api.post("/api/facts/%d/redo".formatted(fact), "");
+    api.redo(moved.act());
     assertThat(page(code).at("/spool/placeId").asLong()).isEqualTo(box);
   }
 
@@ -128,7 +127,7 @@ class SpoolApiTest extends ServerTest {
       assertThat(last.status()).as(last.raw().body()).isEqualTo(201);
       assertThat(page(code).at("/spool/placeId").asLong()).isEqualTo(target);
     }
-    api.post("/api/facts/%d/undo".formatted(last.body().get("factId").asLong()), "");
+    api.undo(last.act());
     assertThat(page(code).at("/spool/placeId").asLong()).isEqualTo(box);
   }
 
@@ -172,7 +171,7 @@ class SpoolApiTest extends ServerTest {
                 .field())
         .isEqualTo("until");
     assertThat(page(code).at("/stays").size()).as("nothing half-stored").isEqualTo(3);
-    api.post("/api/facts/%d/undo".formatted(visit.body().get("factId").asLong()), "");
+    api.undo(visit.act());
     assertThat(page(code).at("/stays").size()).as("both ends go together").isEqualTo(1);
   }
 

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
+import mindspool.core.climate.Horizon;
 
 /**
  * A print that needs dry filament.
@@ -32,9 +33,6 @@ public record PlanJob(
     Map<String, OptionalDouble> holdsH,
     Map<String, OptionalDouble> holdsInDryBoxH,
     boolean inDryBox) {
-
-  /** How far is looked; what holds longer holds at least so long, h. */
-  private static final double LONGEST_HOLD_H = 14 * 24;
 
   public PlanJob {
     Require.within("grams", grams, 0.1, 20_000, "g");
@@ -94,7 +92,7 @@ public record PlanJob(
 
   private boolean isLong(Map<String, OptionalDouble> held, PlanSpool spool, double printingHours) {
     OptionalDouble hold = held.getOrDefault(spool.code(), OptionalDouble.empty());
-    return hold.orElse(LONGEST_HOLD_H) >= hours + printingHours;
+    return hold.orElse(Horizon.HOURS) >= hours + printingHours;
   }
 
   @Override

@@ -17,6 +17,7 @@ import java.util.OptionalDouble;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.climate.ClimateSeries;
+import mindspool.core.climate.Horizon;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.drying.Belief;
 import mindspool.core.drying.Charge.Load;
@@ -51,7 +52,6 @@ class PlanCalculator {
   private static final double USUAL_SECONDS = 3;
   private static final double MOST_SECONDS = 30;
   private static final double USUAL_SPREAD = 0.2;
-  private static final double HOLD_HORIZON_H = 14 * 24;
   private static final double USUAL_REEL_MM = 200;
   private static final double USUAL_WIDTH_MM = 60;
 
@@ -265,7 +265,7 @@ class PlanCalculator {
   private static OptionalDouble hold(PlanSpool spool, MoistAir room) {
     Load load = spool.load();
     return DryHold.onceDried(
-        load.material(), load.start().winding(), ClimateSeries.constant(room), 0, HOLD_HORIZON_H);
+        load.material(), load.start().winding(), ClimateSeries.constant(room), 0, Horizon.HOURS);
   }
 
   /** Whether it stays below its limit for the whole job as it is; until then it lies in its bag. */

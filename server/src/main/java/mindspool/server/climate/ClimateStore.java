@@ -2,6 +2,7 @@ package mindspool.server.climate;
 
 import java.util.List;
 import java.util.Optional;
+import mindspool.server.acts.FactStore;
 import org.springframework.data.jpa.repository.JpaRepository;
 
 /** Repositories of this station. */
@@ -15,12 +16,12 @@ final class ClimateStore {
     Optional<Place> findByNameIgnoreCase(String name);
   }
 
-  interface Typed extends JpaRepository<TypedClimate, Long> {
-    List<TypedClimate> findByPlaceIdAndUndoneSIsNullOrderBySinceS(long placeId);
+  interface Typed extends FactStore<TypedClimate> {
+    List<TypedClimate> findByPlaceIdAndUndoneByIsNullOrderByAtSAscIdAsc(long placeId);
   }
 
-  interface Planned extends JpaRepository<PlannedClimate, Long> {
-    List<PlannedClimate> findByUndoneSIsNullOrderByFromS();
+  interface Planned extends FactStore<PlannedClimate> {
+    List<PlannedClimate> findByUndoneByIsNullOrderByAtSAscIdAsc();
   }
 
   interface Files extends JpaRepository<ClimateFile, Long> {

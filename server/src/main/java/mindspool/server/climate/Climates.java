@@ -272,7 +272,7 @@ public class Climates {
       if (plan.placeId == placeId && plan.untilS > nowS) {
         expected =
             ClimateOutlook.interrupted(
-                expected, Math.max(nowS, plan.fromS), plan.untilS, plan.air());
+                expected, Math.max(nowS, plan.fromS()), plan.untilS, plan.air());
       }
     }
     return expected;
@@ -280,7 +280,7 @@ public class Climates {
 
   /** What people expect of places, that holds. */
   List<PlannedClimate> plans() {
-    return plans.get(planned::findByUndoneSIsNullOrderByFromS);
+    return plans.get(planned::findByUndoneByIsNullOrderByAtSAscIdAsc);
   }
 
   void plansChanged(long placeId) {
@@ -474,7 +474,7 @@ public class Climates {
     return merged(
         place.id(),
         samples(place.id()),
-        typed.findByPlaceIdAndUndoneSIsNullOrderBySinceS(place.id()));
+        typed.findByPlaceIdAndUndoneByIsNullOrderByAtSAscIdAsc(place.id()));
   }
 
   private List<AirSample> imported(long placeId) {
@@ -519,9 +519,9 @@ public class Climates {
     MoistAir held = null;
     int next = 0;
     for (AirSample sample : samples) {
-      while (next < spans.size() && spans.get(next).sinceS < sample.timeS()) {
+      while (next < spans.size() && spans.get(next).sinceS() < sample.timeS()) {
         held = hold(series, held, spans.get(next));
-        last = spans.get(next).sinceS;
+        last = spans.get(next).sinceS();
         next++;
       }
       if (held != null) {
@@ -545,7 +545,7 @@ public class Climates {
       gaps.add(new Gap(last, Double.POSITIVE_INFINITY));
     }
     if (samples.isEmpty() && !spans.isEmpty()) {
-      gaps.add(new Gap(Double.NEGATIVE_INFINITY, spans.get(0).sinceS));
+      gaps.add(new Gap(Double.NEGATIVE_INFINITY, spans.get(0).sinceS()));
     }
     return new PlaceClimate(
         placeId, series.build(), typedNow ? Source.TYPED : Source.MEASURED, gaps);
@@ -553,10 +553,10 @@ public class Climates {
 
   private static MoistAir hold(ClimateSeries.Builder series, MoistAir held, TypedClimate span) {
     if (held != null) {
-      series.reading(span.sinceS, held);
+      series.reading(span.sinceS(), held);
     }
     MoistAir air = new MoistAir(span.temperatureC, span.relativeHumidityPercent);
-    series.reading(span.sinceS, air);
+    series.reading(span.sinceS(), air);
     return air;
   }
 }

@@ -184,7 +184,7 @@ class ComputedClimates implements DisposableBean {
       }
       List<Opening> openings = new ArrayList<>();
       List<DesiccantChange> changes = new ArrayList<>();
-      for (ContainerFact fact : facts.findByUndoneSIsNullOrderByAtSAscIdAsc()) {
+      for (ContainerFact fact : facts.findByUndoneByIsNullOrderByAtSAscIdAsc()) {
         if (vesselIds.contains(fact.placeId)) {
           happening(fact, openings, changes);
         }

@@ -50,18 +50,9 @@ class ContainerController {
 
   record LeakRequest(Double leakGPerDay) {}
 
-  record ContainerRecorded(long factId) {}
-
-  /** Something done to a container; {@code undone} ones stay visible. */
+  /** Something done to a container, in words; {@code undone} ones stay visible. */
   record ContainerFactView(
-      long id,
-      ContainerFact.Kind kind,
-      long atS,
-      Double minutes,
-      @MayBeNull String desiccant,
-      Double massG,
-      @MayBeNull String person,
-      boolean undone) {}
+      long id, long actId, long atS, String what, @MayBeNull String person, boolean undone) {}
 
   /** How a desiccant is made dry again, and which of the dryers here can. */
   record RegenerationView(
@@ -149,13 +140,11 @@ class ContainerController {
   private static ContainerFactView view(ContainerFact fact) {
     return new ContainerFactView(
         fact.id,
-        fact.kind,
+        fact.actId,
         fact.atS,
-        fact.minutes,
-        fact.desiccant == null ? null : fact.desiccant.title(),
-        fact.massG,
+        ContainerFactBook.sentence(fact),
         fact.person,
-        fact.undoneS != null);
+        !fact.holds());
   }
 
   private DesiccantView view(DesiccantNow now, double limit) {
@@ -219,49 +208,34 @@ class ContainerController {
   @PostMapping("/places/{id}/openings")
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Records that a container stood open for some minutes")
-  ContainerRecorded open(@PathVariable long id, @RequestBody OpeningRequest request) {
-    return new ContainerRecorded(containers.open(id, request).id);
+  void open(@PathVariable long id, @RequestBody OpeningRequest request) {
+    containers.open(id, request);
   }
 
   @PostMapping("/places/{id}/desiccant")
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Records desiccant put into a container, replacing what was there")
-  ContainerRecorded putDesiccant(@PathVariable long id, @RequestBody PutDesiccantRequest request) {
-    return new ContainerRecorded(containers.putDesiccant(id, request).id);
+  void putDesiccant(@PathVariable long id, @RequestBody PutDesiccantRequest request) {
+    containers.putDesiccant(id, request);
   }
 
   @PostMapping("/places/{id}/desiccant/weighings")
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Records the mass of a container's desiccant")
-  ContainerRecorded weighDesiccant(
-      @PathVariable long id, @RequestBody DesiccantWeighingRequest request) {
-    return new ContainerRecorded(containers.weighDesiccant(id, request).id);
+  void weighDesiccant(@PathVariable long id, @RequestBody DesiccantWeighingRequest request) {
+    containers.weighDesiccant(id, request);
   }
 
   @PostMapping("/places/{id}/desiccant/removals")
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Records that a container's desiccant was taken out")
-  ContainerRecorded takeOut(@PathVariable long id, @RequestBody DesiccantRemovalRequest request) {
-    return new ContainerRecorded(containers.takeOutDesiccant(id, request.at()).id);
+  void takeOut(@PathVariable long id, @RequestBody DesiccantRemovalRequest request) {
+    containers.takeOutDesiccant(id, request.at());
   }
 
   @PutMapping("/places/{id}/leak")
   @Operation(summary = "Sets a container's own leak, or forgets it")
   PlaceInfo setLeak(@PathVariable long id, @RequestBody LeakRequest request) {
     return containers.setLeak(id, request.leakGPerDay());
-  }
-
-  @PostMapping("/container-facts/{id}/undo")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  @Operation(summary = "Takes back what was said of a container; it stays visible")
-  void undo(@PathVariable long id) {
-    containers.setUndone(id, true);
-  }
-
-  @PostMapping("/container-facts/{id}/redo")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  @Operation(summary = "Says again that it holds")
-  void redo(@PathVariable long id) {
-    containers.setUndone(id, false);
   }
 }

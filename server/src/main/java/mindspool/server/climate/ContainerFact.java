@@ -1,22 +1,17 @@
 package mindspool.server.climate;
 
 import jakarta.persistence.Entity;
-import jakarta.persistence.EntityListeners;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
-import jakarta.persistence.GeneratedValue;
-import jakarta.persistence.GenerationType;
-import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import mindspool.core.storage.Desiccant;
-import mindspool.server.http.PersonAtWork;
-import mindspool.server.http.Signed;
+import mindspool.server.acts.Fact;
+import mindspool.server.acts.Origin;
 
 /** Something that was done to a closed container. Appended, never changed. */
 @Entity
-@EntityListeners(PersonAtWork.Signature.class)
 @Table(name = "container_fact")
-class ContainerFact implements Signed {
+class ContainerFact extends Fact {
 
   /** What was done. */
   enum Kind {
@@ -26,26 +21,10 @@ class ContainerFact implements Signed {
     DESICCANT_TAKEN_OUT
   }
 
-  /** Who says so. */
-  enum Origin {
-    HAND,
-    DEMO
-  }
-
-  @Id
-  @GeneratedValue(strategy = GenerationType.IDENTITY)
-  Long id;
-
   long placeId;
 
   @Enumerated(EnumType.STRING)
   Kind kind;
-
-  long atS;
-  long recordedS;
-
-  @Enumerated(EnumType.STRING)
-  Origin origin;
 
   Double minutes;
 
@@ -57,23 +36,11 @@ class ContainerFact implements Signed {
   /** On the scale: dry desiccant with its water. */
   Double massG;
 
-  /** Who did it, where known. */
-  String person;
-
-  Long undoneS;
-
   protected ContainerFact() {}
 
   ContainerFact(long placeId, Kind kind, long atS, long recordedS, Origin origin) {
+    super(atS, recordedS, origin);
     this.placeId = placeId;
     this.kind = kind;
-    this.atS = atS;
-    this.recordedS = recordedS;
-    this.origin = origin;
-  }
-
-  @Override
-  public void sign(String who) {
-    person = who;
   }
 }

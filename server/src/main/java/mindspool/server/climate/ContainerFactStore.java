@@ -1,12 +1,12 @@
 package mindspool.server.climate;
 
 import java.util.List;
-import org.springframework.data.jpa.repository.JpaRepository;
+import mindspool.server.acts.FactStore;
 
 /** What was done to containers. */
-interface ContainerFactStore extends JpaRepository<ContainerFact, Long> {
+interface ContainerFactStore extends FactStore<ContainerFact> {
 
-  List<ContainerFact> findByUndoneSIsNullOrderByAtSAscIdAsc();
+  List<ContainerFact> findByUndoneByIsNullOrderByAtSAscIdAsc();
 
   List<ContainerFact> findByPlaceIdOrderByAtSAscIdAsc(long placeId);
 }

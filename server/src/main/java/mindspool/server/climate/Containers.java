@@ -12,10 +12,10 @@ import mindspool.core.storage.Desiccant;
 import mindspool.core.storage.MeasuredLeak;
 import mindspool.core.storage.StorageForecast;
 import mindspool.core.storage.WaterStore;
+import mindspool.server.acts.Origin;
 import mindspool.server.climate.ContainerController.DesiccantWeighingRequest;
 import mindspool.server.climate.ContainerController.OpeningRequest;
 import mindspool.server.climate.ContainerController.PutDesiccantRequest;
-import mindspool.server.http.NotFoundException;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 
@@ -84,7 +84,7 @@ class Containers {
   }
 
   private ContainerFact fact(long placeId, ContainerFact.Kind kind, Instant at) {
-    return new ContainerFact(placeId, kind, time(at), now(), ContainerFact.Origin.HAND);
+    return new ContainerFact(placeId, kind, time(at), now(), Origin.HAND);
   }
 
   private ContainerFact store(ContainerFact fact) {
@@ -163,16 +163,6 @@ class Containers {
     return store(fact(placeId, ContainerFact.Kind.DESICCANT_TAKEN_OUT, at));
   }
 
-  void setUndone(long factId, boolean undone) {
-    ContainerFact fact =
-        facts
-            .findById(factId)
-            .orElseThrow(() -> new NotFoundException("container fact with number " + factId));
-    fact.undoneS = undone ? Long.valueOf(now()) : null;
-    facts.save(fact);
-    climates.contentsChanged();
-  }
-
   /** Sets or forgets a container's own leak. */
   PlaceInfo setLeak(long placeId, Double gPerDay) {
     closed(placeId);
@@ -192,7 +182,7 @@ class Containers {
   private Optional<ContainerFact> desiccant(long placeId, long atS) {
     ContainerFact present = null;
     for (ContainerFact fact : factsOf(placeId)) {
-      if (fact.undoneS != null || fact.atS > atS || fact.kind == ContainerFact.Kind.OPENED) {
+      if (!fact.holds() || fact.atS > atS || fact.kind == ContainerFact.Kind.OPENED) {
         continue;
       }
       present = fact.kind == ContainerFact.Kind.DESICCANT_TAKEN_OUT ? null : fact;
@@ -230,8 +220,7 @@ class Containers {
   /** Openings per week over the last eight weeks, or as long as there is a record. */
   double openingsPerWeek(long placeId) {
     double from = now() - 56 * DAY_S;
-    List<ContainerFact> all =
-        factsOf(placeId).stream().filter(fact -> fact.undoneS == null).toList();
+    List<ContainerFact> all = factsOf(placeId).stream().filter(fact -> fact.holds()).toList();
     if (all.isEmpty()) {
       return 0;
     }
@@ -290,7 +279,7 @@ class Containers {
     ContainerFact from = null;
     LeakFound found = null;
     for (ContainerFact fact : factsOf(placeId)) {
-      if (fact.undoneS != null || fact.kind == ContainerFact.Kind.OPENED) {
+      if (!fact.holds() || fact.kind == ContainerFact.Kind.OPENED) {
         continue;
       }
       if (fact.kind == ContainerFact.Kind.DESICCANT_WEIGHED && from != null) {

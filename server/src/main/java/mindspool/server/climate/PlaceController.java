@@ -9,7 +9,6 @@ import java.util.List;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.MoistAir;
 import org.springframework.http.HttpStatus;
-import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -70,6 +69,7 @@ class PlaceController {
 
   record PlannedClimateView(
       long id,
+      long actId,
       String name,
       long fromS,
       long untilS,
@@ -83,7 +83,7 @@ class PlaceController {
       long id, String name, Instant importedAt, int rowsTaken, Long firstS, Long lastS) {}
 
   record TypedClimateView(
-      long id, Instant since, double temperatureC, double relativeHumidityPercent) {}
+      long id, long actId, Instant since, double temperatureC, double relativeHumidityPercent) {}
 
   record GapView(Long fromS, Long toS) {}
 
@@ -133,7 +133,7 @@ class PlaceController {
         curve(climate.series(), now),
         climate.gaps().stream().map(PlaceController::gap).toList(),
         files.findByPlaceIdOrderByImportedSDesc(id).stream().map(PlaceController::file).toList(),
-        typed.findByPlaceIdAndUndoneSIsNullOrderBySinceS(id).stream()
+        typed.findByPlaceIdAndUndoneByIsNullOrderByAtSAscIdAsc(id).stream()
             .map(PlaceController::typed)
             .toList(),
         climates.assumption(id),
@@ -146,8 +146,9 @@ class PlaceController {
   private static PlannedClimateView planned(PlannedClimate plan) {
     return new PlannedClimateView(
         plan.id,
+        plan.actId,
         plan.name,
-        plan.fromS,
+        plan.fromS(),
         plan.untilS,
         plan.temperatureC,
         plan.relativeHumidityPercent);
@@ -158,13 +159,6 @@ class PlaceController {
   @Operation(summary = "Says what air to expect of a place for a while")
   PlannedClimateView plan(@PathVariable long id, @RequestBody PlannedClimateRequest request) {
     return planned(editing.plan(id, request));
-  }
-
-  @DeleteMapping("/{id}/outlooks/{planId}")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  @Operation(summary = "Takes an outlook back")
-  void unplan(@PathVariable long id, @PathVariable long planId) {
-    editing.unplan(id, planId);
   }
 
   private static GapView gap(PlaceClimate.Gap gap) {
@@ -186,7 +180,8 @@ class PlaceController {
   private static TypedClimateView typed(TypedClimate climate) {
     return new TypedClimateView(
         climate.id,
-        Instant.ofEpochSecond(climate.sinceS),
+        climate.actId,
+        Instant.ofEpochSecond(climate.sinceS()),
         climate.temperatureC,
         climate.relativeHumidityPercent);
   }
@@ -214,12 +209,5 @@ class PlaceController {
   @Operation(summary = "Says that a place has a constant climate from a time on")
   TypedClimateView type(@PathVariable long id, @RequestBody TypedClimateRequest request) {
     return typed(editing.type(id, request));
-  }
-
-  @DeleteMapping("/{id}/typed-climates/{typedId}")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  @Operation(summary = "Takes a typed climate back; the record keeps that it was said")
-  void untype(@PathVariable long id, @PathVariable long typedId) {
-    editing.untype(id, typedId);
   }
 }

@@ -202,26 +202,4 @@ class PlaceEditing {
     climates.plansChanged(placeId);
     return saved;
   }
-
-  public void unplan(long placeId, long planId) {
-    PlannedClimate plan =
-        planned
-            .findById(planId)
-            .filter(found -> found.placeId == placeId)
-            .orElseThrow(() -> new NotFoundException("outlook with number " + planId));
-    plan.undoneS = clock.instant().getEpochSecond();
-    planned.save(plan);
-    climates.plansChanged(placeId);
-  }
-
-  public void untype(long placeId, long typedId) {
-    TypedClimate climate =
-        typed
-            .findById(typedId)
-            .filter(found -> found.placeId == placeId)
-            .orElseThrow(() -> new NotFoundException("typed climate with number " + typedId));
-    climate.undoneS = clock.instant().getEpochSecond();
-    typed.save(climate);
-    climates.changed(placeId);
-  }
 }

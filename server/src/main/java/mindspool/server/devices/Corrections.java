@@ -20,7 +20,7 @@ final class Corrections {
    */
   Corrections(List<HygrometerCheck> checks) {
     for (HygrometerCheck check : checks) {
-      if (check.undoneS == null && check.verdict != HygrometerCorrection.Verdict.REJECT) {
+      if (check.holds() && check.verdict != HygrometerCorrection.Verdict.REJECT) {
         all.add(
             new Since(
                 all.isEmpty() ? Double.NEGATIVE_INFINITY : check.atS,

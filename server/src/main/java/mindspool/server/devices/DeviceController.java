@@ -106,6 +106,7 @@ class DeviceController {
   /** A check over salts. */
   record CheckView(
       long id,
+      long actId,
       long atS,
       String points,
       double gain,
@@ -185,14 +186,7 @@ class DeviceController {
   @ResponseStatus(HttpStatus.NO_CONTENT)
   @Operation(summary = "Listens to a device no more; what it measured stays")
   void remove(@PathVariable long id) {
-    editing.remove(id, true);
-  }
-
-  @PostMapping("/devices/{id}/restore")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  @Operation(summary = "Listens to a removed device again")
-  void restore(@PathVariable long id) {
-    editing.remove(id, false);
+    editing.remove(id);
   }
 
   @PostMapping("/devices/{id}/checks")
@@ -200,20 +194,6 @@ class DeviceController {
   @Operation(summary = "Records what a hygrometer read over one or two salts")
   CheckView check(@PathVariable long id, @RequestBody HygrometerCheckRequest request) {
     return view(editing.check(id, request));
-  }
-
-  @PostMapping("/hygrometer-checks/{id}/undo")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  @Operation(summary = "Takes a check back; raw readings were never changed")
-  void undoCheck(@PathVariable long id) {
-    editing.setCheckUndone(id, true);
-  }
-
-  @PostMapping("/hygrometer-checks/{id}/redo")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  @Operation(summary = "Says again that a check holds")
-  void redoCheck(@PathVariable long id) {
-    editing.setCheckUndone(id, false);
   }
 
   @GetMapping("/devices/{id}/scale")
@@ -331,7 +311,7 @@ class DeviceController {
     Long due =
         hygrometer
             ? its.stream()
-                    .filter(check -> check.undoneS == null)
+                    .filter(check -> check.holds())
                     .mapToLong(check -> check.atS)
                     .max()
                     .orElse(device.createdS - DAY_S * device.checkEveryDays)
@@ -390,12 +370,13 @@ class DeviceController {
   private static CheckView view(HygrometerCheck check) {
     return new CheckView(
         check.id,
+        check.actId,
         check.atS,
         check.points,
         check.gain,
         check.offsetPercent,
         check.verdict,
         check.person,
-        check.undoneS != null);
+        !check.holds());
   }
 }

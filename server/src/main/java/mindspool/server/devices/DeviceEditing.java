@@ -11,6 +11,7 @@ import mindspool.core.Text;
 import mindspool.core.hygrometer.HygrometerCorrection;
 import mindspool.core.hygrometer.HygrometerCorrection.Point;
 import mindspool.core.hygrometer.Salt;
+import mindspool.server.acts.Edits;
 import mindspool.server.climate.Climates;
 import mindspool.server.devices.DeviceRequests.ChannelRequest;
 import mindspool.server.devices.DeviceRequests.CheckPointRequest;
@@ -34,6 +35,8 @@ class DeviceEditing {
   private final DeviceStore.Stays stays;
   private final DeviceStore.Channels channels;
   private final DeviceStore.Checks checks;
+  private final Edits edits;
+  private final EditableDevice editable;
   private final MessageIntake intake;
   private final DeviceSeries series;
   private final Climates climates;
@@ -44,6 +47,8 @@ class DeviceEditing {
       DeviceStore.Stays stays,
       DeviceStore.Channels channels,
       DeviceStore.Checks checks,
+      Edits edits,
+      EditableDevice editable,
       MessageIntake intake,
       DeviceSeries series,
       Climates climates,
@@ -52,6 +57,8 @@ class DeviceEditing {
     this.stays = stays;
     this.channels = channels;
     this.checks = checks;
+    this.edits = edits;
+    this.editable = editable;
     this.intake = intake;
     this.series = series;
     this.climates = climates;
@@ -166,11 +173,12 @@ class DeviceEditing {
   }
 
   /** Listens to it no more; what it measured stays. */
-  void remove(long id, boolean removed) {
-    Device device =
-        devices.findById(id).orElseThrow(() -> new NotFoundException("device with number " + id));
-    device.removedS = removed ? Long.valueOf(now()) : null;
-    devices.save(device);
+  void remove(long id) {
+    Device device = device(id);
+    Edits.Before before = edits.before(editable, device);
+    device.removedS = now();
+    devices.saveAndFlush(device);
+    edits.changed(editable, id, before, device);
     Acts.nowAndAfterwards(intake::channelsChanged);
   }
 
@@ -224,15 +232,5 @@ class DeviceEditing {
     HygrometerCheck saved = checks.save(check);
     Acts.nowAndAfterwards(() -> series.changed(id));
     return saved;
-  }
-
-  void setCheckUndone(long checkId, boolean undone) {
-    HygrometerCheck check =
-        checks
-            .findById(checkId)
-            .orElseThrow(() -> new NotFoundException("check with number " + checkId));
-    check.undoneS = undone ? Long.valueOf(now()) : null;
-    checks.save(check);
-    Acts.nowAndAfterwards(() -> series.changed(check.deviceId));
   }
 }

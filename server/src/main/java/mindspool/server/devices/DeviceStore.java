@@ -2,6 +2,7 @@ package mindspool.server.devices;
 
 import java.util.List;
 import java.util.Optional;
+import mindspool.server.acts.FactStore;
 import org.springframework.data.jpa.repository.JpaRepository;
 
 /** Repositories of this station. */
@@ -25,7 +26,7 @@ final class DeviceStore {
     List<Channel> findByDeviceId(long deviceId);
   }
 
-  interface Checks extends JpaRepository<HygrometerCheck, Long> {
+  interface Checks extends FactStore<HygrometerCheck> {
     List<HygrometerCheck> findByDeviceIdOrderByAtSAscIdAsc(long deviceId);
   }
 }

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.OptionalDouble;
 import mindspool.core.climate.ClimateSeries;
+import mindspool.core.climate.Horizon;
 import mindspool.core.drying.DryHold;
 import mindspool.core.material.Material;
 import mindspool.core.moisture.SpoolMoistureModel;
@@ -20,9 +21,6 @@ import org.springframework.stereotype.Service;
 /** Where a spool goes once it is dry, and how long it holds there. */
 @Service
 class AfterDrying {
-
-  /** How far ahead places are looked at. */
-  private static final double HORIZON_H = 14 * 24;
 
   /** Half of the way from target to limit is what drying gained; then it is as good as lost. */
   private static final double LOST_SHARE = 0.5;
@@ -106,12 +104,12 @@ class AfterDrying {
 
   private OptionalDouble hold(
       Material material, SpoolState dried, PlaceInfo place, double nowS, double percent) {
-    ClimateSeries air = climates.outlook(place.id(), nowS, nowS + 3600 * HORIZON_H);
-    return DryHold.hours(material, dried, air, place.contact(), nowS, percent, HORIZON_H);
+    ClimateSeries air = climates.outlook(place.id(), nowS, nowS + 3600 * Horizon.HOURS);
+    return DryHold.hours(material, dried, air, place.contact(), nowS, percent, Horizon.HOURS);
   }
 
   private static double orLong(Double hours) {
-    return hours == null ? 2 * HORIZON_H : hours;
+    return hours == null ? 2 * Horizon.HOURS : hours;
   }
 
   private static Double orNull(OptionalDouble value) {

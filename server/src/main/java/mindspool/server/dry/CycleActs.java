@@ -4,12 +4,10 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -20,19 +18,18 @@ import mindspool.core.drying.DryingCeiling;
 import mindspool.core.drying.DryingForecast;
 import mindspool.server.climate.Climates;
 import mindspool.server.http.Acts;
-import mindspool.server.http.NotFoundException;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** What is done with a cycle: start, pause, add and take out spools, set anew, stop, take back. */
+/** What is done with a cycle: start, pause, add and take out spools, set anew, stop. */
 @Service
 class CycleActs {
 
   private static final double SHORTEST_H = 0.25;
 
-  /** After these the air inside is another; a stopped cycle keeps what was reckoned. */
+  /** After these the air inside is another; a stopped cycle keeps what was computed. */
   private static final Set<Act> CHANGE_THE_AIR =
       EnumSet.of(Act.ADD, Act.REMOVE, Act.SETPOINT, Act.HOURS);
 
@@ -129,20 +126,17 @@ class CycleActs {
     for (int i = 0; i < charge.size(); i++) {
       refuseTooHot("setpointC", charge.get(i), ceilings.get(i), setpoint);
     }
-    DryingCycle cycle = new DryingCycle();
-    cycle.placeId = place;
+    DryingCycle cycle = new DryingCycle(place, at, now());
     cycle.openPlaceId = place;
-    cycle.startedS = at;
     cycle.hours = hours("hours", Require.present("hours", request.hours, "a time in hours"));
     cycle.setpointC = Require.within("setpointC", setpoint, 20, dryer.ratedMaxC(), "°C");
     cycle.startC = ceilings.stream().mapToDouble(DryingCeiling::startC).reduce(setpoint, Math::min);
     cycle.biasK = dryer.biasC();
     cycle.warmingS = dryer.behaviour().warmingTimeS();
-    cycle.recordedS = now();
     store.save(cycle);
     codes.forEach(code -> put(cycle, code, at));
-    reckonAir(cycle.id, at, byCode(charge));
-    tell(place, at);
+    computeAir(cycle.id, at, byCode(charge));
+    announce(place, at);
     return cycle.id;
   }
 
@@ -251,7 +245,7 @@ class CycleActs {
   }
 
   @Transactional
-  public long act(long cycleId, ActRequest request) {
+  public void act(long cycleId, ActRequest request) {
     CycleCourse course = cycles.one(cycleId);
     DryingCycle cycle = course.cycle();
     Act act = Require.present("act", request.act, Arrays.toString(Act.values()));
@@ -278,10 +272,9 @@ class CycleActs {
       setOpen(cycleId, false);
     }
     if (CHANGE_THE_AIR.contains(act)) {
-      reckonAir(cycleId, at, before);
+      computeAir(cycleId, at, before);
     }
-    tell(cycle.placeId, Math.min(at, saved.atS));
-    return saved.id;
+    announce(cycle.placeId, Math.min(at, saved.atS));
   }
 
   private static long lastFactS(CycleCourse course) {
@@ -289,7 +282,7 @@ class CycleActs {
         .filter(fact -> fact.kind != CycleFact.Kind.UNSEEN)
         .mapToLong(fact -> fact.atS)
         .max()
-        .orElse(course.cycle().startedS);
+        .orElse(course.cycle().startedS());
   }
 
   private CycleFact fact(CycleCourse course, CycleFact.Kind kind, long at) {
@@ -374,7 +367,7 @@ class CycleActs {
         past(
             "at",
             Require.present("at", request.at, "the beginning of the span"),
-            course.cycle().startedS);
+            course.cycle().startedS());
     long until =
         past("until", Require.present("until", request.until, "the end of the span"), from + 1);
     CycleFact fact =
@@ -384,78 +377,10 @@ class CycleActs {
     return fact;
   }
 
-  /** Takes back what was said of a cycle, moves with it. */
-  @Transactional
-  public void takeBack(long cycleId, long factId) {
-    CycleFact fact =
-        facts
-            .findById(factId)
-            .filter(each -> each.cycleId == cycleId && each.holds())
-            .orElseThrow(() -> new NotFoundException("fact with number " + factId));
-    List<CycleFact> together =
-        fact.kind == CycleFact.Kind.STOPPED
-            ? facts.findByCycleIdOrderByAtSAscIdAsc(cycleId).stream()
-                .filter(each -> each.holds() && each.recordedS == fact.recordedS)
-                .filter(each -> each == fact || each.kind == CycleFact.Kind.REMOVED)
-                .toList()
-            : List.of(fact);
-    Map<String, CurrentSpool> before = known(cycles.one(cycleId), null);
-    if (fact.kind == CycleFact.Kind.STOPPED) {
-      refuseBusy(cycles.one(cycleId).cycle().placeId);
-      refuseElsewhere(cycleId, together);
-      setOpen(cycleId, true);
-    }
-    together.forEach(this::undo);
-    reckonAir(cycleId, fact.atS, before);
-    tell(cycles.one(cycleId).cycle().placeId, fact.atS);
-  }
-
-  /** A stop cannot be taken back when what was inside runs in another cycle by now. */
-  private void refuseElsewhere(long cycleId, List<CycleFact> together) {
-    CycleCourse course = cycles.one(cycleId);
-    Stream.concat(
-            course.inside().keySet().stream(),
-            together.stream().map(fact -> fact.code).filter(Objects::nonNull))
-        .forEach(
-            code ->
-                cycles
-                    .openWith(code)
-                    .ifPresent(
-                        other -> {
-                          throw new InvalidValueException(
-                              "code",
-                              code + ", in " + book.place(other.cycle().placeId).name(),
-                              "spools that are in no other cycle",
-                              "Take it out there first.");
-                        }));
-  }
-
   private void setOpen(long cycleId, boolean open) {
     DryingCycle cycle = store.findById(cycleId).orElseThrow();
     cycle.openPlaceId = open ? Long.valueOf(cycle.placeId) : null;
     store.save(cycle);
-  }
-
-  private void undo(CycleFact fact) {
-    fact.undoneS = now();
-    facts.save(fact);
-    if (fact.spoolFactId != null) {
-      spools.takeBack(fact.spoolFactId);
-    }
-  }
-
-  /** Takes a whole cycle back, as if it had never been started. */
-  @Transactional
-  public void takeBackAll(long cycleId) {
-    CycleCourse course = cycles.one(cycleId);
-    course.facts().stream()
-        .sorted(Comparator.comparing((CycleFact fact) -> fact.id).reversed())
-        .forEach(fact -> undo(facts.findById(fact.id).orElseThrow()));
-    DryingCycle cycle = store.findById(cycleId).orElseThrow();
-    cycle.undoneS = now();
-    cycle.openPlaceId = null;
-    store.save(cycle);
-    tell(cycle.placeId, cycle.startedS);
   }
 
   private Map<String, CurrentSpool> known(CycleCourse course, String coming) {
@@ -471,13 +396,13 @@ class CycleActs {
     return all.stream().collect(Collectors.toMap(CurrentSpool::code, spool -> spool));
   }
 
-  private void reckonAir(long cycleId, long fromS, Map<String, CurrentSpool> before) {
+  private void computeAir(long cycleId, long fromS, Map<String, CurrentSpool> before) {
     cycles.changed();
-    airs.reckon(cycles.one(cycleId), fromS, now(), before);
+    airs.compute(cycles.one(cycleId), fromS, now(), before);
   }
 
   /** What hangs on the cycle follows, once more when it is stored. */
-  private void tell(long placeId, long fromS) {
+  private void announce(long placeId, long fromS) {
     Acts.nowAndAfterwards(cycles::changed);
     climates.dryerSwitched(placeId, fromS);
   }

@@ -38,7 +38,7 @@ class CycleAgenda implements AgendaSource {
 
   private void addHeat(List<Line> lines, CycleCourse course, long nowS, long untilS) {
     DryingCycle cycle = course.cycle();
-    long at = cycle.startedS + Math.round(3600 * DampStart.HOURS);
+    long at = cycle.startedS() + Math.round(3600 * DampStart.HOURS);
     boolean cooler = cycle.startC < course.setpointC() - 0.05;
     if (cooler && at <= untilS && at > nowS - 3600) {
       lines.add(

@@ -40,11 +40,11 @@ class CycleAirs {
   }
 
   /**
-   * Reckons the air of a cycle anew from a time on, with what is inside now.
+   * Computes the air of a cycle anew from a time on, with what is inside now.
    *
    * @param before spools as they were known before the act; others are asked for
    */
-  void reckon(CycleCourse course, long fromS, long nowS, Map<String, CurrentSpool> before) {
+  void compute(CycleCourse course, long fromS, long nowS, Map<String, CurrentSpool> before) {
     DryingCycle cycle = course.cycle();
     vapours.deleteByCycleIdAndFromSGreaterThanEqual(cycle.id, fromS);
     Dryer dryer = book.dryer(cycle.placeId);

@@ -15,6 +15,7 @@ import mindspool.core.drying.ColdSpans;
 import mindspool.core.drying.Dryer;
 import mindspool.core.drying.DryingProof;
 import mindspool.core.drying.PrintReady;
+import mindspool.server.acts.Origin;
 import mindspool.server.calc.ChargeAnswer;
 import mindspool.server.climate.DryerRuns.DryerRun;
 import mindspool.server.climate.PlaceInfo;
@@ -28,7 +29,6 @@ import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
 import mindspool.server.shelf.Spools.PastMoisture;
 import org.springframework.http.HttpStatus;
-import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -80,11 +80,13 @@ class CycleController {
   /**
    * A cycle in short.
    *
+   * @param actId the act that started it
    * @param alarm why it is too hot right now; null while it is not
    * @param forgotten whether it ended a good while ago and nobody took the spools out
    */
   record CycleSummary(
       long id,
+      long actId,
       long dryerId,
       String dryer,
       Stage stage,
@@ -97,15 +99,15 @@ class CycleController {
       @MayBeNull String alarm,
       boolean forgotten) {}
 
-  /** Something that happened. */
+  /** Something that happened, in words. */
   record CycleEventView(
       long id,
-      CycleFact.Kind kind,
+      long actId,
       long atS,
       Long untilS,
-      @MayBeNull String code,
-      Double amount,
-      @MayBeNull String detail,
+      String what,
+      boolean alarming,
+      Origin origin,
       @MayBeNull String person) {}
 
   /** What a thermometer inside showed. */
@@ -172,7 +174,7 @@ class CycleController {
       List<CycleEventView> events,
       List<String> cautions) {}
 
-  record ActDone(long id) {}
+  record CycleStarted(long id) {}
 
   @GetMapping("/cycles")
   @Operation(summary = "Cycles that nobody stopped, then the latest of the others")
@@ -198,10 +200,11 @@ class CycleController {
             : null;
     return new CycleSummary(
         course.cycle().id,
+        course.cycle().actId,
         place.id(),
         place.name(),
         stage,
-        course.cycle().startedS,
+        course.cycle().startedS(),
         end,
         course.stoppedS().isPresent() ? course.stoppedS().getAsLong() : null,
         course.setpointC(),
@@ -240,7 +243,7 @@ class CycleController {
 
   private List<Shown> shown(CycleCourse course) {
     long until = course.stoppedS().orElse(Long.MAX_VALUE / 1000) * 1000;
-    return probes.since(course.cycle().placeId, 1000 * course.cycle().startedS).stream()
+    return probes.since(course.cycle().placeId, 1000 * course.cycle().startedS()).stream()
         .filter(each -> each.timeMs() <= until)
         .toList();
   }
@@ -287,12 +290,12 @@ class CycleController {
   private CycleEventView view(CycleFact fact) {
     return new CycleEventView(
         fact.id,
-        fact.kind,
+        fact.actId,
         fact.atS,
         fact.untilS,
-        fact.code,
-        fact.amount,
-        fact.detail,
+        CycleFactBook.sentence(fact),
+        fact.kind == CycleFact.Kind.TOO_HOT || fact.kind == CycleFact.Kind.NOT_SWITCHED_OFF,
+        fact.origin,
         fact.person);
   }
 
@@ -320,7 +323,7 @@ class CycleController {
           inside(
               spool,
               inside.get(spool.code()),
-              cycle.startedS,
+              cycle.startedS(),
               prints.get(i),
               ahead.spools().get(i),
               now));
@@ -379,27 +382,13 @@ class CycleController {
   @PostMapping("/cycles")
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Starts a cycle; the spools are moved into the dryer")
-  ActDone start(@RequestBody StartRequest request) {
-    return new ActDone(acts.start(request));
+  CycleStarted start(@RequestBody StartRequest request) {
+    return new CycleStarted(acts.start(request));
   }
 
   @PostMapping("/cycles/{id}/acts")
   @Operation(summary = "Pauses, resumes, adds or takes out a spool, sets anew, stops")
-  ActDone act(@PathVariable long id, @RequestBody ActRequest request) {
-    return new ActDone(acts.act(id, request));
-  }
-
-  @DeleteMapping("/cycles/{id}/facts/{factId}")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  @Operation(summary = "Takes back something said of a cycle")
-  void takeBack(@PathVariable long id, @PathVariable long factId) {
-    acts.takeBack(id, factId);
-  }
-
-  @DeleteMapping("/cycles/{id}")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  @Operation(summary = "Takes a whole cycle back, as if it had never been started")
-  void takeBackAll(@PathVariable long id) {
-    acts.takeBackAll(id);
+  void act(@PathVariable long id, @RequestBody ActRequest request) {
+    acts.act(id, request);
   }
 }

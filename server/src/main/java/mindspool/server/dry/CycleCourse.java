@@ -87,7 +87,7 @@ final class CycleCourse {
       }
     }
     paused += since == null ? 0 : Math.max(0, nowS - since);
-    return Math.round(cycle.startedS + 3600 * hours() + paused);
+    return Math.round(cycle.startedS() + 3600 * hours() + paused);
   }
 
   Stage stage(long nowS) {
@@ -140,7 +140,7 @@ final class CycleCourse {
     long end = end(nowS);
     List<DryerRun> runs = new ArrayList<>();
     Heat heat = new Heat(runs);
-    heat.on(cycle.startedS);
+    heat.on(cycle.startedS());
     for (CycleFact fact : facts) {
       if (fact.atS >= end) {
         break;
@@ -225,7 +225,7 @@ final class CycleCourse {
 
     void off(long atS) {
       if (isOn() && atS > sinceS) {
-        double coolUntil = cycle.startedS + 3600 * DampStart.HOURS;
+        double coolUntil = cycle.startedS() + 3600 * DampStart.HOURS;
         runs.add(
             new DryerRun(
                 sinceS,

@@ -1,22 +1,19 @@
 package mindspool.server.dry;
 
 import jakarta.persistence.Entity;
-import jakarta.persistence.EntityListeners;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
-import jakarta.persistence.GeneratedValue;
-import jakarta.persistence.GenerationType;
-import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.util.Comparator;
-import mindspool.server.http.PersonAtWork;
-import mindspool.server.http.Signed;
+import java.util.EnumSet;
+import java.util.Set;
+import mindspool.server.acts.Fact;
+import mindspool.server.acts.Origin;
 
 /** Something that happened in a cycle. Appended, never changed; undoing it leaves it visible. */
 @Entity
-@EntityListeners(PersonAtWork.Signature.class)
 @Table(name = "cycle_fact")
-class CycleFact implements Signed {
+class CycleFact extends Fact {
 
   /** What happened. */
   enum Kind {
@@ -45,43 +42,29 @@ class CycleFact implements Signed {
     RAN_ON
   }
 
+  /** What the program notices itself. */
+  private static final Set<Kind> NOTICED =
+      EnumSet.of(Kind.TOO_HOT, Kind.SWITCHED_OFF, Kind.NOT_SWITCHED_OFF, Kind.UNSEEN);
+
   static final Comparator<CycleFact> ORDER =
       Comparator.<CycleFact>comparingLong(fact -> fact.atS).thenComparing(fact -> fact.id);
-
-  @Id
-  @GeneratedValue(strategy = GenerationType.IDENTITY)
-  Long id;
 
   long cycleId;
 
   @Enumerated(EnumType.STRING)
   Kind kind;
 
-  long atS;
   Long untilS;
   String code;
   Double amount;
   String detail;
   Long spoolFactId;
-  long recordedS;
-  String person;
-  Long undoneS;
 
   protected CycleFact() {}
 
   CycleFact(long cycleId, Kind kind, long atS, long recordedS) {
+    super(atS, recordedS, NOTICED.contains(kind) ? Origin.PROGRAM : Origin.HAND);
     this.cycleId = cycleId;
     this.kind = kind;
-    this.atS = atS;
-    this.recordedS = recordedS;
-  }
-
-  boolean holds() {
-    return undoneS == null;
-  }
-
-  @Override
-  public void sign(String who) {
-    person = who;
   }
 }

@@ -122,7 +122,7 @@ class CycleWatch {
     Optional<Shown> shown =
         probes.hottest(
             course.cycle().placeId,
-            Math.max(clock.millis() - FRESH_MS, 1000 * course.cycle().startedS));
+            Math.max(clock.millis() - FRESH_MS, 1000 * course.cycle().startedS()));
     Optional<Harm> harm = shown.isEmpty() ? Optional.empty() : harm(course);
     if (harm.isEmpty()) {
       return;
@@ -204,7 +204,7 @@ class CycleWatch {
     Long seen = last.get(true);
     if (seen != null && now - seen > UNSEEN_S) {
       for (CycleCourse course : cycles.open()) {
-        long from = Math.max(seen, course.cycle().startedS);
+        long from = Math.max(seen, course.cycle().startedS());
         if (course.stage(from) == Stage.RUNNING) {
           CycleFact fact = new CycleFact(course.cycle().id, CycleFact.Kind.UNSEEN, from, now);
           fact.untilS = Math.min(now, Math.max(from + 1, course.plannedEndS(now)));

@@ -58,7 +58,7 @@ class Cycles implements DryerRuns {
     }
     Map<Long, Boolean> turnOff = new HashMap<>();
     dryers.findAll().forEach(each -> turnOff.put(each.placeId, each.turnsItselfOff));
-    return cycles.findByUndoneSIsNullOrderByStartedSAscIdAsc().stream()
+    return cycles.findByUndoneByIsNullOrderByAtSAscIdAsc().stream()
         .map(
             cycle ->
                 new CycleCourse(
@@ -95,7 +95,7 @@ class Cycles implements DryerRuns {
     return all().stream()
         .filter(course -> !course.isOpen())
         .sorted(
-            Comparator.comparingLong((CycleCourse course) -> course.cycle().startedS).reversed())
+            Comparator.comparingLong((CycleCourse course) -> course.cycle().startedS()).reversed())
         .limit(most)
         .toList();
   }

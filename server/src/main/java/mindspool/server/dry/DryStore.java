@@ -1,6 +1,7 @@
 package mindspool.server.dry;
 
 import java.util.List;
+import mindspool.server.acts.FactStore;
 import org.springframework.data.jpa.repository.JpaRepository;
 
 /** Repositories of this station. */
@@ -10,12 +11,12 @@ final class DryStore {
 
   interface Dryers extends JpaRepository<DryerDescription, Long> {}
 
-  interface Measurements extends JpaRepository<DryerMeasurement, Long> {
+  interface Measurements extends FactStore<DryerMeasurement> {
     List<DryerMeasurement> findByPlaceIdOrderByAtSDescIdDesc(long placeId);
   }
 
-  interface Cycles extends JpaRepository<DryingCycle, Long> {
-    List<DryingCycle> findByUndoneSIsNullOrderByStartedSAscIdAsc();
+  interface Cycles extends FactStore<DryingCycle> {
+    List<DryingCycle> findByUndoneByIsNullOrderByAtSAscIdAsc();
   }
 
   interface Vapours extends JpaRepository<CycleVapour, Long> {
@@ -24,7 +25,7 @@ final class DryStore {
     void deleteByCycleIdAndFromSGreaterThanEqual(long cycleId, long fromS);
   }
 
-  interface Facts extends JpaRepository<CycleFact, Long> {
+  interface Facts extends FactStore<CycleFact> {
     List<CycleFact> findByCycleIdOrderByAtSAscIdAsc(long cycleId);
 
     List<CycleFact> findAllByOrderByAtSAscIdAsc();

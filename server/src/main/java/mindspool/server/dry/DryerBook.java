@@ -57,7 +57,7 @@ class DryerBook {
   /** The latest measured run that holds. */
   Optional<DryerMeasurement> measurement(long placeId) {
     return measurements.findByPlaceIdOrderByAtSDescIdDesc(placeId).stream()
-        .filter(each -> each.undoneS == null)
+        .filter(each -> each.holds())
         .findFirst();
   }
 

@@ -24,18 +24,14 @@ import mindspool.server.climate.PlaceInfo;
 import mindspool.server.devices.Probes;
 import mindspool.server.devices.Switches;
 import mindspool.server.http.MayBeNull;
-import mindspool.server.http.NotFoundException;
 import mindspool.server.http.StaleEditException;
-import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
@@ -96,6 +92,7 @@ class DryerController {
   /** A measured run. */
   record MeasurementView(
       Long id,
+      Long actId,
       Long atS,
       double setpointC,
       double biasK,
@@ -257,12 +254,13 @@ class DryerController {
   }
 
   private static MeasurementView view(DryerMeasurement measured) {
-    return view(measured.id, measured.atS, measured.found());
+    return view(measured.id, measured.actId, measured.atS, measured.found());
   }
 
-  private static MeasurementView view(Long id, Long atS, DryerCharacterisation found) {
+  private static MeasurementView view(Long id, Long actId, Long atS, DryerCharacterisation found) {
     return new MeasurementView(
         id,
+        actId,
         atS,
         found.setpointC(),
         found.biasK(),
@@ -413,7 +411,7 @@ class DryerController {
     double unsure = request.instrumentUncertaintyK == null ? 1 : request.instrumentUncertaintyK;
     DryerCharacterisation found = DryerCharacterisation.of(log(placeId, request), setpoint, unsure);
     if (!Boolean.TRUE.equals(request.keep)) {
-      return view(null, null, found);
+      return view(null, null, null, found);
     }
     long now = clock.instant().getEpochSecond();
     DryerMeasurement kept = measurements.save(new DryerMeasurement(placeId, now, found));
@@ -428,20 +426,6 @@ class DryerController {
         Require.present("from", request.from, "a log, or the time at which it was switched on");
     Instant to = request.to == null ? clock.instant() : request.to;
     return probes.log(placeId, from.toEpochMilli(), to.toEpochMilli());
-  }
-
-  @DeleteMapping("/dryers/{placeId}/measurements/{id}")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  @Operation(summary = "Takes a measured run back; the one before it counts again")
-  @Transactional
-  public void takeBack(@PathVariable long placeId, @PathVariable long id) {
-    DryerMeasurement measured =
-        measurements
-            .findById(id)
-            .filter(each -> each.placeId == placeId)
-            .orElseThrow(() -> new NotFoundException("measurement with number " + id));
-    measured.undoneS = clock.instant().getEpochSecond();
-    measurements.save(measured);
   }
 
   @PostMapping("/dryers/{placeId}/air-exchange")

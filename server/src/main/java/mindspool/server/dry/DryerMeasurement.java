@@ -1,27 +1,17 @@
 package mindspool.server.dry;
 
 import jakarta.persistence.Entity;
-import jakarta.persistence.EntityListeners;
-import jakarta.persistence.GeneratedValue;
-import jakarta.persistence.GenerationType;
-import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import mindspool.core.drying.DryerCharacterisation;
-import mindspool.server.http.PersonAtWork;
-import mindspool.server.http.Signed;
+import mindspool.server.acts.Fact;
+import mindspool.server.acts.Origin;
 
 /** A run with probes in a dryer, as it was evaluated. The latest that holds counts. */
 @Entity
-@EntityListeners(PersonAtWork.Signature.class)
 @Table(name = "dryer_measurement")
-class DryerMeasurement implements Signed {
-
-  @Id
-  @GeneratedValue(strategy = GenerationType.IDENTITY)
-  Long id;
+class DryerMeasurement extends Fact {
 
   long placeId;
-  long atS;
   double setpointC;
   double biasK;
   double overshootK;
@@ -30,14 +20,12 @@ class DryerMeasurement implements Signed {
   double heatUpMin;
   double hottestAboveSetK;
   double instrumentUncertaintyK;
-  String person;
-  Long undoneS;
 
   protected DryerMeasurement() {}
 
   DryerMeasurement(long placeId, long atS, DryerCharacterisation found) {
+    super(atS, atS, Origin.HAND);
     this.placeId = placeId;
-    this.atS = atS;
     this.setpointC = found.setpointC();
     this.biasK = found.biasK();
     this.overshootK = found.overshootK();
@@ -58,10 +46,5 @@ class DryerMeasurement implements Signed {
         heatUpMin,
         hottestAboveSetK,
         instrumentUncertaintyK);
-  }
-
-  @Override
-  public void sign(String who) {
-    person = who;
   }
 }

@@ -35,8 +35,12 @@ class ActGate extends OncePerRequestFilter {
 
   private static final String KEY = "Idempotency-Key";
 
+  /** Header of an answer: the number of the act, by which it can be undone. */
+  static final String ACT = "Act";
+
   private final Acts acts;
   private final RememberedActs remembered;
+  private final ActNumber number;
   private final TransactionTemplate transactions;
   private final DiskSpace disk;
   private final Durability durability;
@@ -46,6 +50,7 @@ class ActGate extends OncePerRequestFilter {
   ActGate(
       Acts acts,
       RememberedActs remembered,
+      ActNumber number,
       TransactionTemplate transactions,
       DiskSpace disk,
       Durability durability,
@@ -53,6 +58,7 @@ class ActGate extends OncePerRequestFilter {
       @Qualifier("requestMappingHandlerMapping") RequestMappingHandlerMapping handlers) {
     this.acts = acts;
     this.remembered = remembered;
+    this.number = number;
     this.transactions = transactions;
     this.disk = disk;
     this.durability = durability;
@@ -145,6 +151,7 @@ class ActGate extends OncePerRequestFilter {
           if (answer.getStatus() >= HttpServletResponse.SC_BAD_REQUEST) {
             status.setRollbackOnly();
           } else {
+            number.ifBegun().ifPresent(it -> answer.setHeader(ACT, String.valueOf(it)));
             key.ifPresent(it -> remembered.keep(it, Remembered.of(request.digest(), answer)));
           }
         });

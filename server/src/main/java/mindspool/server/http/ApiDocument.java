@@ -5,6 +5,7 @@ import io.swagger.v3.core.converter.AnnotatedType;
 import io.swagger.v3.core.converter.ModelConverter;
 import io.swagger.v3.core.util.Json31;
 import io.swagger.v3.oas.models.OpenAPI;
+import io.swagger.v3.oas.models.headers.Header;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.DateTimeSchema;
 import io.swagger.v3.oas.models.media.JsonSchema;
@@ -21,10 +22,13 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springdoc.core.customizers.OperationCustomizer;
 import org.springdoc.core.customizers.PropertyCustomizer;
 import org.springdoc.core.utils.SpringDocUtils;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.core.annotation.AnnotatedElementUtils;
+import org.springframework.web.bind.annotation.GetMapping;
 
 /**
  * Makes the API document exact enough to generate front-end types from: in answers every property
@@ -67,6 +71,34 @@ class ApiDocument {
         }
       }
       return property;
+    };
+  }
+
+  /** What changes something is answered with the number of its act. */
+  @Bean
+  OperationCustomizer actsAreNumbered() {
+    return (operation, method) -> {
+      boolean reads =
+          AnnotatedElementUtils.hasAnnotation(method.getMethod(), GetMapping.class)
+              || method.hasMethodAnnotation(Asks.class)
+              || method.getBeanType().isAnnotationPresent(Asks.class);
+      if (!reads) {
+        operation
+            .getResponses()
+            .forEach(
+                (status, answer) -> {
+                  if (status.startsWith("2")) {
+                    answer.addHeaderObject(
+                        ActGate.ACT,
+                        new Header()
+                            .description(
+                                "Number of the act, by which it is undone; none where it left"
+                                    + " nothing to undo")
+                            .schema(new JsonSchema().types(Set.of("integer"))));
+                  }
+                });
+      }
+      return operation;
     };
   }
 

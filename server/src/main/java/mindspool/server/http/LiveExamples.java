@@ -19,11 +19,11 @@ import org.springframework.stereotype.Component;
 class LiveExamples {
 
   private static final String OPEN_CYCLE_SPOOLS =
-      "select code from cycle_fact where undone_s is null and kind = 'ADDED' and cycle_id in"
+      "select code from cycle_fact where undone_by is null and kind = 'ADDED' and cycle_id in"
           + " (select id from drying_cycle where open_place_id is not null)";
   private static final String IN_STOCK =
       "select code from spool s where not exists (select 1 from spool_fact f where f.spool_id = s.id"
-          + " and f.kind = 'EMPTIED' and f.undone_s is null) and code not in ("
+          + " and f.kind = 'EMPTIED' and f.undone_by is null) and code not in ("
           + OPEN_CYCLE_SPOOLS
           + ")";
   private static final String LONGEST_HERE = " order by arrived_s, id limit 1";
@@ -55,13 +55,8 @@ class LiveExamples {
     id(
         values,
         "container",
-        "select coalesce((select min(place_id) from container_fact where undone_s is null),"
+        "select coalesce((select min(place_id) from container_fact where undone_by is null),"
             + " (select min(id) from place where kind = 'GASKET_BOX'))");
-    newest(values, "containerFact", "container_fact", "");
-    newest(values, "typedClimate", "typed_climate", "");
-    newestOf(values, "typedPlace", "place_id", "typed_climate");
-    newest(values, "outlook", "planned_climate", "");
-    newestOf(values, "outlookPlace", "place_id", "planned_climate");
     id(values, "file", "select max(id) from climate_file");
     id(values, "filePlace", "select place_id from climate_file order by id desc limit 1");
     values.put("upload", "from the answer to the upload");
@@ -76,17 +71,24 @@ class LiveExamples {
         "sealedSpool",
         IN_STOCK
             + " and arrival = 'SEALED_TIGHT' and not exists (select 1 from spool_fact f"
-            + " where f.spool_id = s.id and f.kind = 'OPENED' and f.undone_s is null)"
+            + " where f.spool_id = s.id and f.kind = 'OPENED' and f.undone_by is null)"
             + LONGEST_HERE);
     id(values, "lot", "select max(id) from lot");
-    newest(values, "fact", "spool_fact", "kind = 'WEIGHED'");
+    id(
+        values,
+        "heldAct",
+        "select max(f.act_id) from spool_fact f where f.kind = 'WEIGHED' and f.undone_by is null");
+    id(
+        values,
+        "undoneAct",
+        "select max(f.act_id) from spool_fact f where f.kind = 'WEIGHED'"
+            + " and f.undone_by is not null");
   }
 
   private void devices(Map<String, Object> values) {
     newest(values, "hygrometer", "device", "kind = 'HYGROMETER' and removed_s is null");
     newest(values, "anyHygrometer", "device", "kind = 'HYGROMETER'");
     newest(values, "scale", "device", "kind = 'SCALE'");
-    newest(values, "check", "hygrometer_check", "");
   }
 
   private void drying(Map<String, Object> values) {
@@ -104,22 +106,11 @@ class LiveExamples {
     code(
         values,
         "cycleSpool",
-        "select code from cycle_fact where undone_s is null and code is not null and cycle_id ="
+        "select code from cycle_fact where undone_by is null and code is not null and cycle_id ="
             + " (select max(id) from drying_cycle where open_place_id is not null)"
             + " order by id limit 1");
-    newest(values, "cycleFact", "cycle_fact", "undone_s is null");
-    id(
-        values,
-        "factCycle",
-        "select cycle_id from cycle_fact where undone_s is null order by id desc limit 1");
-    newest(values, "measurement", "dryer_measurement", "undone_s is null");
-    id(
-        values,
-        "measuredDryer",
-        "select place_id from dryer_measurement where undone_s is null order by id desc limit 1");
-    newest(values, "job", "print_job", "undone_s is null and done_s is null");
+    newest(values, "job", "print_job", "removed_s is null and done_s is null");
     newest(values, "anyJob", "print_job", "");
-    newest(values, "todayAct", "today_act", "undone_s is null");
   }
 
   /** Of what a PUT changes. */

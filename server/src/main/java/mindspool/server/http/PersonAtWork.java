@@ -1,10 +1,10 @@
 package mindspool.server.http;
 
-import jakarta.persistence.PrePersist;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
+import java.util.Optional;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Text;
 import org.springframework.context.annotation.Configuration;
@@ -15,8 +15,8 @@ import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
 /**
- * Signs what is stored with the name of who works at the browser that asked. It is told, not
- * proven: everybody in the workshop shares one stock.
+ * Who works at the browser that asked. The name is given, not proven: everybody in the workshop
+ * shares one stock.
  */
 public final class PersonAtWork {
 
@@ -27,17 +27,13 @@ public final class PersonAtWork {
 
   private PersonAtWork() {}
 
-  /** Signs a fact as it is stored. */
-  public static final class Signature {
-
-    @PrePersist
-    void sign(Signed fact) {
-      RequestAttributes asked = RequestContextHolder.getRequestAttributes();
-      if (asked != null
-          && asked.getAttribute(HEADER, RequestAttributes.SCOPE_REQUEST) instanceof String name) {
-        fact.sign(name);
-      }
-    }
+  /** The name of who works at the browser that asks; none where nobody gave one. */
+  public static Optional<String> name() {
+    RequestAttributes asked = RequestContextHolder.getRequestAttributes();
+    return asked != null
+            && asked.getAttribute(HEADER, RequestAttributes.SCOPE_REQUEST) instanceof String name
+        ? Optional.of(name)
+        : Optional.empty();
   }
 
   /** Reads the name before anything is done, so that a bad one stops the request. */
@@ -54,13 +50,13 @@ public final class PersonAtWork {
         HttpServletRequest request, HttpServletResponse response, Object handler) {
       String header = request.getHeader(HEADER);
       if (header != null && !header.isBlank()) {
-        request.setAttribute(HEADER, name(header));
+        request.setAttribute(HEADER, decoded(header));
       }
       return true;
     }
   }
 
-  private static String name(String header) {
+  private static String decoded(String header) {
     String name;
     try {
       name = URLDecoder.decode(header.replace("+", "%2B"), StandardCharsets.UTF_8).strip();

@@ -30,14 +30,15 @@ class RememberedActs {
   }
 
   /** An answer as it was given. */
-  record Remembered(long digest, int status, String contentType, String body) {
+  record Remembered(long digest, int status, String contentType, String body, String act) {
 
     static Remembered of(long digest, ContentCachingResponseWrapper answer) {
       return new Remembered(
           digest,
           answer.getStatus(),
           answer.getContentType(),
-          new String(answer.getContentAsByteArray(), StandardCharsets.UTF_8));
+          new String(answer.getContentAsByteArray(), StandardCharsets.UTF_8),
+          answer.getHeader(ActGate.ACT));
     }
 
     /** Gives it again to the same request. */
@@ -51,6 +52,9 @@ class RememberedActs {
       }
       answer.setStatus(status);
       answer.setHeader("Idempotency-Replayed", "true");
+      if (act != null) {
+        answer.setHeader(ActGate.ACT, act);
+      }
       if (contentType != null) {
         answer.setContentType(contentType);
       }
@@ -61,9 +65,14 @@ class RememberedActs {
   Optional<Remembered> find(String key) {
     return jdbc
         .query(
-            "select digest, status, content_type, body from remembered_act where act_key = ?",
+            "select digest, status, content_type, body, act from remembered_act where act_key = ?",
             (row, i) ->
-                new Remembered(row.getLong(1), row.getInt(2), row.getString(3), row.getString(4)),
+                new Remembered(
+                    row.getLong(1),
+                    row.getInt(2),
+                    row.getString(3),
+                    row.getString(4),
+                    row.getString(5)),
             key)
         .stream()
         .findFirst();
@@ -71,14 +80,15 @@ class RememberedActs {
 
   void keep(String key, Remembered answer) {
     jdbc.update(
-        "insert into remembered_act (act_key, at_s, digest, status, content_type, body)"
-            + " values (?, ?, ?, ?, ?, ?)",
+        "insert into remembered_act (act_key, at_s, digest, status, content_type, body, act)"
+            + " values (?, ?, ?, ?, ?, ?, ?)",
         key,
         clock.instant().getEpochSecond(),
         answer.digest,
         answer.status,
         answer.contentType,
-        answer.body);
+        answer.body,
+        answer.act);
   }
 
   @Scheduled(initialDelay = 3_600_000, fixedDelay = 6 * 3_600_000)

@@ -41,7 +41,7 @@ class PlanAgenda implements AgendaSource {
     List<Line> lines = new ArrayList<>();
     Map<Loading, List<PlanEntry>> loadings = new LinkedHashMap<>();
     Map<Long, PrintJob> open = new LinkedHashMap<>();
-    jobs.findByUndoneSIsNullOrderByStartSAscIdAsc().stream()
+    jobs.findByRemovedSIsNullOrderByStartSAscIdAsc().stream()
         .filter(PrintJob::isOpen)
         .forEach(job -> open.put(job.id, job));
     for (PlanEntry entry : entries.findAll()) {

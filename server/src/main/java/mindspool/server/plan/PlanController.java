@@ -6,10 +6,12 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Consumer;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.Text;
 import mindspool.core.material.MaterialCatalogue;
+import mindspool.server.acts.Edits;
 import mindspool.server.calc.PlanAnswer;
 import mindspool.server.dry.DryersForPlan;
 import mindspool.server.http.Asks;
@@ -41,6 +43,9 @@ class PlanController {
   private final PlanService service;
   private final PlanCourses courses;
   private final PlanStore.Jobs jobs;
+  private final Edits edits;
+  private final EditableJob editable;
+  private final EditablePin editablePin;
   private final PlanStore.Entries entries;
   private final DryersForPlan dryers;
   private final Spools spools;
@@ -51,6 +56,9 @@ class PlanController {
       PlanService service,
       PlanCourses courses,
       PlanStore.Jobs jobs,
+      Edits edits,
+      EditableJob editable,
+      EditablePin editablePin,
       PlanStore.Entries entries,
       DryersForPlan dryers,
       Spools spools,
@@ -59,6 +67,9 @@ class PlanController {
     this.service = service;
     this.courses = courses;
     this.jobs = jobs;
+    this.edits = edits;
+    this.editable = editable;
+    this.editablePin = editablePin;
     this.entries = entries;
     this.dryers = dryers;
     this.spools = spools;
@@ -102,8 +113,11 @@ class PlanController {
   /** A whole week in place of the one that was read with {@code version}. */
   record WeekRequest(Integer version, List<WindowView> windows) {}
 
-  /** Where somebody wants a job; {@code dryerId} null for not dried at all. */
-  record PinRequest(String code, Long dryerId, Instant startAt) {}
+  /** A job and the spool that it is to be printed from. */
+  record PinRequest(Long jobId, String code) {}
+
+  /** Where somebody wants jobs' spools dried; {@code dryerId} null for not dried at all. */
+  record PinsRequest(List<PinRequest> pins, Long dryerId, Instant startAt) {}
 
   record PlanRunRequest(Double seconds) {}
 
@@ -138,7 +152,7 @@ class PlanController {
   @Operation(summary = "Jobs that are not done, by their start")
   List<JobView> jobs() {
     long now = now();
-    return jobs.findByUndoneSIsNullOrderByStartSAscIdAsc().stream()
+    return jobs.findByRemovedSIsNullOrderByStartSAscIdAsc().stream()
         .filter(PrintJob::isOpen)
         .map(job -> view(job, now))
         .toList();
@@ -169,7 +183,9 @@ class PlanController {
     PrintJob job = new PrintJob();
     job.recordedS = now();
     describe(job, request);
-    return view(jobs.saveAndFlush(job), now());
+    jobs.saveAndFlush(job);
+    edits.added(editable, job.id, job);
+    return view(job, now());
   }
 
   @PutMapping("/jobs/{id}")
@@ -178,8 +194,15 @@ class PlanController {
     PrintJob job = job(id);
     StaleEditException.refuse(
         "The job " + job.name, request.version, job.version, view(job, now()));
-    describe(job, request);
-    return view(jobs.saveAndFlush(job), now());
+    return edit(job, it -> describe(it, request));
+  }
+
+  private JobView edit(PrintJob job, Consumer<PrintJob> change) {
+    Edits.Before before = edits.before(editable, job);
+    change.accept(job);
+    jobs.saveAndFlush(job);
+    edits.changed(editable, job.id, before, job);
+    return view(job, now());
   }
 
   private PrintJob job(long id) {
@@ -220,27 +243,14 @@ class PlanController {
   @PostMapping("/jobs/{id}/done")
   @Operation(summary = "Says that a job is printed; it leaves the plan")
   JobView done(@PathVariable long id) {
-    PrintJob job = job(id);
-    job.doneS = now();
-    return view(jobs.saveAndFlush(job), now());
+    return edit(job(id), job -> job.doneS = now());
   }
 
   @DeleteMapping("/jobs/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
-  @Operation(summary = "Takes a job back")
+  @Operation(summary = "Takes a job off the list")
   void remove(@PathVariable long id) {
-    PrintJob job = job(id);
-    job.undoneS = now();
-    jobs.save(job);
-  }
-
-  @PostMapping("/jobs/{id}/restore")
-  @Operation(summary = "Puts a job back that was taken back or done")
-  JobView restore(@PathVariable long id) {
-    PrintJob job = job(id);
-    job.undoneS = null;
-    job.doneS = null;
-    return view(jobs.saveAndFlush(job), now());
+    edit(job(id), job -> job.removedS = now());
   }
 
   @GetMapping("/hands")
@@ -355,40 +365,59 @@ class PlanController {
     return plan();
   }
 
-  @PutMapping("/plan/pins/{jobId}")
-  @Operation(summary = "Decides where and when a job's spool is dried; seek again afterwards")
+  @PutMapping("/plan/pins")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  @Operation(summary = "Decides where and when jobs' spools are dried; seek again afterwards")
   @Transactional
-  public void pin(@PathVariable long jobId, @RequestBody PinRequest request) {
-    PrintJob job = job(jobId);
-    PlanEntry entry = entries.findById(jobId).orElseGet(() -> new PlanEntry(jobId));
-    entry.code = Require.present("code", request.code, "the code of a spool");
+  public void pin(@RequestBody PinsRequest request) {
+    List<PinRequest> all = Require.present("pins", request.pins, "at least one job");
+    for (int i = 0; i < all.size(); i++) {
+      PinRequest each = all.get(i);
+      Require.inside("pins[" + i + "]", () -> pin(each, request));
+    }
+  }
+
+  private boolean pin(PinRequest each, PinsRequest all) {
+    PrintJob job = job(Require.present("jobId", each.jobId, "the number of a job"));
+    PlanEntry entry = entries.findById(job.id).orElseGet(() -> new PlanEntry(job.id));
+    Edits.Before before = edits.before(editablePin, entry);
+    entry.code = Require.present("code", each.code, "the code of a spool");
     spools.current(entry.code);
-    entry.dryerId = request.dryerId;
-    if (request.dryerId != null) {
-      long start = Require.present("startAt", request.startAt, "a time to come").getEpochSecond();
-      if (start < now() || start >= job.startS) {
-        throw new InvalidValueException(
-            "startAt",
-            request.startAt,
-            "a time to come, before the job starts",
-            "Pin it earlier, or move the job.");
-      }
-      entry.startS = start;
+    entry.dryerId = all.dryerId;
+    if (all.dryerId != null) {
+      entry.startS = startOf(all.startAt, job);
     }
     entry.pinned = true;
-    entries.save(entry);
+    entries.saveAndFlush(entry);
+    edits.changed(editablePin, job.id, before, entry);
+    return true;
+  }
+
+  private long startOf(Instant startAt, PrintJob job) {
+    long start = Require.present("startAt", startAt, "a time to come").getEpochSecond();
+    if (start < now() || start >= job.startS) {
+      throw new InvalidValueException(
+          "startAt",
+          startAt,
+          "a time to come, before the job starts",
+          "Pin it earlier, or move the job.");
+    }
+    return start;
   }
 
   @DeleteMapping("/plan/pins/{jobId}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   @Operation(summary = "Lets the plan decide again")
-  void unpin(@PathVariable long jobId) {
+  @Transactional
+  public void unpin(@PathVariable long jobId) {
     entries
         .findById(jobId)
         .ifPresent(
             entry -> {
+              Edits.Before before = edits.before(editablePin, entry);
               entry.pinned = false;
-              entries.save(entry);
+              entries.saveAndFlush(entry);
+              edits.changed(editablePin, jobId, before, entry);
             });
   }
 }

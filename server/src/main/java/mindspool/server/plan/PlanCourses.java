@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import mindspool.core.climate.ClimateSeries;
+import mindspool.core.climate.Horizon;
 import mindspool.core.drying.DryingForecast.Point;
 import mindspool.core.plan.DryingPlan;
 import mindspool.core.plan.PlannedCharge;
@@ -42,7 +43,7 @@ class PlanCourses {
                 .filter(each -> each.spools().stream().anyMatch(s -> s.code().equals(code)))
                 .findFirst();
     List<Point> points =
-        lying(code, startS, charge.map(PlannedCharge::startH).orElse(PlanService.HORIZON_H));
+        lying(code, startS, charge.map(PlannedCharge::startH).orElse(Horizon.PLANNED_HOURS));
     charge.ifPresent(
         drying -> {
           double mean = points.get(points.size() - 1).meanPercent();

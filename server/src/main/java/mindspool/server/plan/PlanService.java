@@ -15,6 +15,7 @@ import java.util.OptionalDouble;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import mindspool.core.InvalidValueException;
+import mindspool.core.climate.Horizon;
 import mindspool.core.drying.DryHold;
 import mindspool.core.plan.DryingPlan;
 import mindspool.core.plan.DryingPlanner;
@@ -47,10 +48,8 @@ class PlanService implements DisposableBean {
   private static final Logger LOG = LoggerFactory.getLogger(PlanService.class);
 
   private static final double RESUMING_S = 5;
-  static final double HORIZON_H = 7 * 24;
   private static final long GRID_S = 1800;
   private static final int MOST_CANDIDATES = 4;
-  private static final double HOLD_H = 14 * 24;
 
   /** From when to when somebody is there while nobody said; minutes of the day. */
   private static final int USUAL_FROM_MIN = 8 * 60;
@@ -207,7 +206,7 @@ class PlanService implements DisposableBean {
   }
 
   List<PrintJob> open(long fromS) {
-    return jobs.findByUndoneSIsNullOrderByStartSAscIdAsc().stream()
+    return jobs.findByRemovedSIsNullOrderByStartSAscIdAsc().stream()
         .filter(job -> job.isOpen() && job.startS >= fromS)
         .toList();
   }
@@ -222,7 +221,7 @@ class PlanService implements DisposableBean {
     List<Pin> pins = new ArrayList<>();
     Map<Long, Pin> earlier = new HashMap<>();
     for (PrintJob job : open(startS)) {
-      if (job.startS > startS + 3600 * HORIZON_H) {
+      if (job.startS > startS + 3600 * Horizon.PLANNED_HOURS) {
         continue;
       }
       List<PlanSpool> candidates = candidates(job, known);
@@ -240,7 +239,13 @@ class PlanService implements DisposableBean {
       }
     }
     return new PlanProblem(
-        HORIZON_H, dryers.all(startS), planned, hands(startS), dryers.room(startS), pins, earlier);
+        Horizon.PLANNED_HOURS,
+        dryers.all(startS),
+        planned,
+        hands(startS),
+        dryers.room(startS),
+        pins,
+        earlier);
   }
 
   private List<PlanSpool> candidates(PrintJob job, Map<String, PlanSpool> known) {
@@ -305,11 +310,15 @@ class PlanService implements DisposableBean {
 
   private OptionalDouble hold(PlanSpool spool, long startS, boolean inDryBox) {
     return printing
-        .air(inDryBox, startS, startS + 3600 * HOLD_H)
+        .air(inDryBox, startS, startS + 3600 * Horizon.HOURS)
         .map(
             air ->
                 DryHold.onceDried(
-                    spool.load().material(), spool.load().start().winding(), air, startS, HOLD_H))
+                    spool.load().material(),
+                    spool.load().start().winding(),
+                    air,
+                    startS,
+                    Horizon.HOURS))
         .orElse(OptionalDouble.empty());
   }
 
@@ -318,7 +327,7 @@ class PlanService implements DisposableBean {
     List<HandsWindow> week = week();
     ZonedDateTime start = Instant.ofEpochSecond(startS).atZone(ZoneId.systemDefault());
     List<Hands.Window> spans = new ArrayList<>();
-    for (int day = 0; day <= HORIZON_H / 24; day++) {
+    for (int day = 0; day <= Horizon.PLANNED_HOURS / 24; day++) {
       ZonedDateTime midnight = start.toLocalDate().plusDays(day).atStartOfDay(start.getZone());
       for (HandsWindow window : week) {
         if (midnight.getDayOfWeek() == DayOfWeek.of(window.weekday)) {

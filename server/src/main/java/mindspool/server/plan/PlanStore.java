@@ -11,7 +11,7 @@ final class PlanStore {
   private PlanStore() {}
 
   interface Jobs extends JpaRepository<PrintJob, Long> {
-    List<PrintJob> findByUndoneSIsNullOrderByStartSAscIdAsc();
+    List<PrintJob> findByRemovedSIsNullOrderByStartSAscIdAsc();
   }
 
   interface Windows extends JpaRepository<HandsWindow, Long> {

@@ -1,20 +1,16 @@
 package mindspool.server.plan;
 
 import jakarta.persistence.Entity;
-import jakarta.persistence.EntityListeners;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
-import mindspool.server.http.PersonAtWork;
-import mindspool.server.http.Signed;
 
 /** A print that needs dry filament; of a material or a certain spool. */
 @Entity
-@EntityListeners(PersonAtWork.Signature.class)
 @Table(name = "print_job")
-class PrintJob implements Signed {
+class PrintJob {
 
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -28,18 +24,14 @@ class PrintJob implements Signed {
   double hours;
   boolean inDryBox;
   long recordedS;
-  String person;
   Long doneS;
-  Long undoneS;
+
+  /** When it was taken off; null while it is there. */
+  Long removedS;
 
   @Version int version;
 
   boolean isOpen() {
-    return doneS == null && undoneS == null;
-  }
-
-  @Override
-  public void sign(String who) {
-    person = who;
+    return doneS == null && removedS == null;
   }
 }

@@ -21,6 +21,7 @@ import mindspool.core.stock.ReelKind;
 import mindspool.core.stock.ReelSize;
 import mindspool.core.stock.RemainingFilament;
 import mindspool.core.stock.SpoolCode;
+import mindspool.server.acts.Origin;
 import mindspool.server.climate.Climates;
 import mindspool.server.climate.PlaceInfo;
 import mindspool.server.shelf.SpoolRequests.ArrivalCheckRequest;
@@ -205,7 +206,7 @@ class Receiving {
 
   /** Stores a spool and its first facts; returns its code. */
   @Transactional
-  public String receive(ReceiveRequest request, SpoolFact.Origin origin) {
+  public String receive(ReceiveRequest request, Origin origin) {
     Draft draft = draft(request);
     PlaceInfo place =
         climates.place(Require.present("placeId", request.placeId(), "the number of a place"));
@@ -227,12 +228,12 @@ class Receiving {
     return spool.code;
   }
 
-  private SpoolFact fact(Spool spool, SpoolFact.Kind kind, long atS, SpoolFact.Origin origin) {
+  private SpoolFact fact(Spool spool, SpoolFact.Kind kind, long atS, Origin origin) {
     return new SpoolFact(spool.id, kind, atS, clock.instant().getEpochSecond(), origin);
   }
 
   /** Keeps what was seen, and what it means for the loose end and the heat record. */
-  private void storeFindings(Spool spool, ReceivingCheck check, SpoolFact.Origin origin) {
+  private void storeFindings(Spool spool, ReceivingCheck check, Origin origin) {
     for (ReceivingCheck.Consequence found : check.consequences(spool.diameterMm)) {
       SpoolFact seen = fact(spool, SpoolFact.Kind.CHECKED, spool.arrivedS, origin);
       seen.detail = found.about() + ": " + found.what();
@@ -250,7 +251,7 @@ class Receiving {
 
   /** Stores several reels of one lot, all or none; returns their codes. */
   @Transactional
-  public List<String> receiveAll(DeliveryRequest request, SpoolFact.Origin origin) {
+  public List<String> receiveAll(DeliveryRequest request, Origin origin) {
     ReceiveRequest common = Require.present("common", request.common(), "what the reels share");
     List<ReelRequest> reels = Require.present("reels", request.reels(), "at least one reel");
     if (reels.isEmpty() || reels.size() > MOST_REELS) {

@@ -10,11 +10,11 @@ import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.stock.LooseEnd;
 import mindspool.core.stock.RemainingFilament;
+import mindspool.server.acts.Origin;
 import mindspool.server.climate.Climates;
 import mindspool.server.climate.PlaceInfo;
 import mindspool.server.climate.PlaceKind;
 import mindspool.server.http.MayBeNull;
-import mindspool.server.http.NotFoundException;
 import mindspool.server.shelf.SpoolRequests.CleanRequest;
 import mindspool.server.shelf.SpoolRequests.DustRequest;
 import mindspool.server.shelf.SpoolRequests.EmptyRequest;
@@ -27,7 +27,7 @@ import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** What is done with a spool in stock: move, weigh, open, and take back what was said. */
+/** What is done with a spool in stock: move, weigh, open. */
 @Service
 class SpoolActs {
 
@@ -62,8 +62,8 @@ class SpoolActs {
     this.clock = clock;
   }
 
-  /** What was recorded, and a remark where something looks odd. */
-  record Recorded(long factId, @MayBeNull String remark) {}
+  /** A remark where something looks odd; null where nothing does. */
+  record Recorded(@MayBeNull String remark) {}
 
   private long now() {
     return clock.instant().getEpochSecond();
@@ -78,7 +78,13 @@ class SpoolActs {
   }
 
   @Transactional
-  public Recorded move(String code, MoveRequest request, SpoolFact.Origin origin) {
+  public Recorded move(String code, MoveRequest request, Origin origin) {
+    moved(code, request, origin);
+    return new Recorded(null);
+  }
+
+  /** Moves a spool; returns the fact. */
+  SpoolFact moved(String code, MoveRequest request, Origin origin) {
     SpoolRecord spool = records.byCode(code);
     PlaceInfo target =
         climates.place(Require.present("placeId", request.placeId(), "the number of a place"));
@@ -98,7 +104,7 @@ class SpoolActs {
       if (!asItHappens) {
         refuseOverlap("at", spool, from, from);
       }
-      return new Recorded(place(spool, target.id(), from, origin, null).id, null);
+      return place(spool, target.id(), from, origin, null);
     }
     long until = time("until", request.until(), spool);
     if (until <= from) {
@@ -110,7 +116,7 @@ class SpoolActs {
     there.visitId = there.id;
     facts.save(there);
     place(spool, back, until, origin, there.id);
-    return new Recorded(there.id, null);
+    return there;
   }
 
   /** Only a reel with its end hooked in may be put away; printers, feeders and dryers take any. */
@@ -147,8 +153,7 @@ class SpoolActs {
     }
   }
 
-  private SpoolFact place(
-      SpoolRecord spool, long placeId, long at, SpoolFact.Origin origin, Long visitId) {
+  private SpoolFact place(SpoolRecord spool, long placeId, long at, Origin origin, Long visitId) {
     SpoolFact fact = new SpoolFact(spool.spool().id, SpoolFact.Kind.MOVED, at, now(), origin);
     fact.placeId = placeId;
     fact.visitId = visitId;
@@ -158,7 +163,7 @@ class SpoolActs {
   }
 
   @Transactional
-  public Recorded weigh(String code, WeighRequest request, SpoolFact.Origin origin) {
+  public Recorded weigh(String code, WeighRequest request, Origin origin) {
     SpoolRecord spool = records.byCode(code);
     double gross = Require.present("grossMassG", request.grossMassG(), "a mass in g");
     if (spool.isEmpty()) {
@@ -183,9 +188,9 @@ class SpoolActs {
           "a weighing before it to compare with",
           "Leave it out for the first weighing.");
     }
-    SpoolFact saved = facts.save(fact);
+    facts.save(fact);
     events.publishEvent(new SpoolChanged(spool.spool().id, at));
-    return new Recorded(saved.id, remark(spool, gross, at));
+    return new Recorded(remark(spool, gross, at));
   }
 
   private static String remark(SpoolRecord spool, double gross, long at) {
@@ -204,7 +209,7 @@ class SpoolActs {
   }
 
   @Transactional
-  public Recorded open(String code, OpenRequest request, SpoolFact.Origin origin) {
+  public Recorded open(String code, OpenRequest request, Origin origin) {
     SpoolRecord spool = records.byCode(code);
     if (spool.openedS().isPresent()) {
       throw new InvalidValueException(
@@ -214,15 +219,14 @@ class SpoolActs {
           "It was opened then; undo that first.");
     }
     long at = time("at", request.at(), spool);
-    SpoolFact saved =
-        facts.save(new SpoolFact(spool.spool().id, SpoolFact.Kind.OPENED, at, now(), origin));
+    facts.save(new SpoolFact(spool.spool().id, SpoolFact.Kind.OPENED, at, now(), origin));
     events.publishEvent(new SpoolChanged(spool.spool().id, at));
-    return new Recorded(saved.id, null);
+    return new Recorded(null);
   }
 
   /** Records what was done with the loose end. */
   @Transactional
-  public Recorded end(String code, EndRequest request, SpoolFact.Origin origin) {
+  public Recorded end(String code, EndRequest request, Origin origin) {
     SpoolRecord spool = records.byCode(code);
     LooseEnd.Act act =
         Require.present("act", request.act(), List.of(LooseEnd.Act.values()).toString());
@@ -232,7 +236,7 @@ class SpoolActs {
 
   /** Records that it lay hot. */
   @Transactional
-  public Recorded heated(String code, HeatRequest request, SpoolFact.Origin origin) {
+  public Recorded heated(String code, HeatRequest request, Origin origin) {
     Double celsius =
         request.temperatureC() == null
             ? null
@@ -247,7 +251,7 @@ class SpoolActs {
 
   /** Sets it aside for wide nozzles. */
   @Transactional
-  public Recorded dusty(String code, DustRequest request, SpoolFact.Origin origin) {
+  public Recorded dusty(String code, DustRequest request, Origin origin) {
     double nozzle =
         Require.within(
             "smallestNozzleMm",
@@ -266,13 +270,13 @@ class SpoolActs {
 
   /** Says that it was wiped and is clean again. */
   @Transactional
-  public Recorded cleaned(String code, CleanRequest request, SpoolFact.Origin origin) {
+  public Recorded cleaned(String code, CleanRequest request, Origin origin) {
     return store(records.byCode(code), SpoolFact.Kind.CLEANED, request.at(), origin, fact -> {});
   }
 
   /** Takes it out of stock; its reel's mass then tells that of its siblings. */
   @Transactional
-  public Recorded emptied(String code, EmptyRequest request, SpoolFact.Origin origin) {
+  public Recorded emptied(String code, EmptyRequest request, Origin origin) {
     SpoolRecord spool = records.byCode(code);
     double most = spool.spool().reelKind.emptyMassG(spool.spool().nominalNetG).high();
     double mass =
@@ -291,39 +295,13 @@ class SpoolActs {
       SpoolRecord spool,
       SpoolFact.Kind kind,
       Instant requestedAt,
-      SpoolFact.Origin origin,
+      Origin origin,
       Consumer<SpoolFact> describe) {
     long at = time("at", requestedAt, spool);
     SpoolFact fact = new SpoolFact(spool.spool().id, kind, at, now(), origin);
     describe.accept(fact);
-    SpoolFact saved = facts.save(fact);
+    facts.save(fact);
     events.publishEvent(new SpoolChanged(spool.spool().id, at));
-    return new Recorded(saved.id, null);
-  }
-
-  /** Takes a fact back, or says again that it holds. It stays in the record either way. */
-  @Transactional
-  public void setUndone(long factId, boolean undone) {
-    SpoolFact fact =
-        facts
-            .findById(factId)
-            .orElseThrow(() -> new NotFoundException("fact with number " + factId));
-    List<SpoolFact> together =
-        fact.visitId == null ? List.of(fact) : facts.findByVisitId(fact.visitId);
-    for (SpoolFact each : together) {
-      each.undoneS = undone ? Long.valueOf(now()) : null;
-      facts.save(each);
-    }
-    long since = together.stream().mapToLong(each -> each.atS).min().orElseThrow();
-    refuseOverfull(fact.spoolId, since);
-    events.publishEvent(new SpoolChanged(fact.spoolId, since));
-  }
-
-  /** Taking a move back, or saying again that it holds, puts a spool somewhere too. */
-  private void refuseOverfull(long spoolId, long since) {
-    SpoolRecord spool = records.byId(spoolId);
-    if (spool.present() && !spool.isEmpty()) {
-      occupancy.refuseOverfull(List.of(spool.placeAt(now()), spool.placeAt(since)), since);
-    }
+    return new Recorded(null);
   }
 }

@@ -8,11 +8,13 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import mindspool.core.Require;
+import mindspool.core.climate.Horizon;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.stock.Band;
 import mindspool.core.stock.ReceivingCheck;
 import mindspool.core.stock.SpoolChoice;
+import mindspool.server.acts.Origin;
 import mindspool.server.climate.Climates;
 import mindspool.server.climate.PlaceClimate;
 import mindspool.server.climate.PlaceInfo;
@@ -135,7 +137,7 @@ class SpoolController {
     }
     return new ShelfView(
         now,
-        SpoolViews.frameHours(),
+        Horizon.frameHours(),
         pending,
         climates.places().stream().map(place -> shelfPlace(place, now)).toList(),
         spools);
@@ -165,14 +167,14 @@ class SpoolController {
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Takes a spool into stock")
   ReceivedView receive(@RequestBody ReceiveRequest request) {
-    return new ReceivedView(receiving.receive(request, SpoolFact.Origin.HAND));
+    return new ReceivedView(receiving.receive(request, Origin.HAND));
   }
 
   @PostMapping("/deliveries")
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Takes several reels of one lot into stock, all or none")
   DeliveryView deliver(@RequestBody DeliveryRequest request) {
-    return new DeliveryView(receiving.receiveAll(request, SpoolFact.Origin.HAND));
+    return new DeliveryView(receiving.receiveAll(request, Origin.HAND));
   }
 
   @GetMapping("/shelf/choice")
@@ -218,7 +220,7 @@ class SpoolController {
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Records that a spool was moved, or visited a place for a while")
   Recorded move(@PathVariable String code, @RequestBody MoveRequest request) {
-    return acts.move(code, request, SpoolFact.Origin.HAND);
+    return acts.move(code, request, Origin.HAND);
   }
 
   @PostMapping("/spools/{code}/weighings")
@@ -226,64 +228,48 @@ class SpoolController {
   @Operation(summary = "Records a gross mass")
   Recorded weigh(@PathVariable String code, @RequestBody WeighRequest request) {
     return acts.weigh(
-        code,
-        request,
-        Boolean.TRUE.equals(request.fromScale()) ? SpoolFact.Origin.DEVICE : SpoolFact.Origin.HAND);
+        code, request, Boolean.TRUE.equals(request.fromScale()) ? Origin.DEVICE : Origin.HAND);
   }
 
   @PostMapping("/spools/{code}/openings")
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Records that its bag was opened")
   Recorded open(@PathVariable String code, @RequestBody OpenRequest request) {
-    return acts.open(code, request, SpoolFact.Origin.HAND);
+    return acts.open(code, request, Origin.HAND);
   }
 
   @PostMapping("/spools/{code}/end")
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Records what was done with its loose end")
   Recorded end(@PathVariable String code, @RequestBody EndRequest request) {
-    return acts.end(code, request, SpoolFact.Origin.HAND);
+    return acts.end(code, request, Origin.HAND);
   }
 
   @PostMapping("/spools/{code}/heat-events")
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Records that it lay hot")
   Recorded heated(@PathVariable String code, @RequestBody HeatRequest request) {
-    return acts.heated(code, request, SpoolFact.Origin.HAND);
+    return acts.heated(code, request, Origin.HAND);
   }
 
   @PostMapping("/spools/{code}/quarantine")
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Sets it aside for wide nozzles: dusty or dropped")
   Recorded dusty(@PathVariable String code, @RequestBody DustRequest request) {
-    return acts.dusty(code, request, SpoolFact.Origin.HAND);
+    return acts.dusty(code, request, Origin.HAND);
   }
 
   @PostMapping("/spools/{code}/cleanings")
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Says that it was wiped and is clean again")
   Recorded cleaned(@PathVariable String code, @RequestBody CleanRequest request) {
-    return acts.cleaned(code, request, SpoolFact.Origin.HAND);
+    return acts.cleaned(code, request, Origin.HAND);
   }
 
   @PostMapping("/spools/{code}/emptyings")
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Takes a used-up spool out of stock with its empty reel's mass")
   Recorded emptied(@PathVariable String code, @RequestBody EmptyRequest request) {
-    return acts.emptied(code, request, SpoolFact.Origin.HAND);
-  }
-
-  @PostMapping("/facts/{id}/undo")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  @Operation(summary = "Takes a fact back; it stays visible in the record")
-  void undo(@PathVariable long id) {
-    acts.setUndone(id, true);
-  }
-
-  @PostMapping("/facts/{id}/redo")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  @Operation(summary = "Says again that a fact holds")
-  void redo(@PathVariable long id) {
-    acts.setUndone(id, false);
+    return acts.emptied(code, request, Origin.HAND);
   }
 }

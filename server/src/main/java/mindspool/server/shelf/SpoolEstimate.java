@@ -3,6 +3,7 @@ package mindspool.server.shelf;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Supplier;
+import mindspool.core.climate.Horizon;
 import mindspool.core.learning.CalibratedBand;
 import mindspool.core.learning.LotPrior;
 import mindspool.core.learning.Member;
@@ -60,9 +61,6 @@ record SpoolEstimate(
   /** What the table's material alone would say. */
   record Untaught(MoistureProfile profile, ProfileBand band) {}
 
-  /** How far the forecast reaches. */
-  static final double HORIZON_S = 14 * 86_400.0;
-
   /** The forecast is made a little longer, so that it still covers the horizon while it ages. */
   private static final double RESERVE_S = 3600;
 
@@ -96,7 +94,7 @@ record SpoolEstimate(
       long nowS,
       Checkpoint stored,
       Calibrations calibrations) {
-    double end = nowS + HORIZON_S + RESERVE_S;
+    double end = nowS + Horizon.SECONDS + RESERVE_S;
     SpoolHistory history = spool.history(climates, nowS, end);
     Learned learned = calibrations.of(spool, history).orElse(null);
     boolean taught = isTaught(learned);

@@ -1,22 +1,17 @@
 package mindspool.server.shelf;
 
 import jakarta.persistence.Entity;
-import jakarta.persistence.EntityListeners;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
-import jakarta.persistence.GeneratedValue;
-import jakarta.persistence.GenerationType;
-import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.util.Comparator;
-import mindspool.server.http.PersonAtWork;
-import mindspool.server.http.Signed;
+import mindspool.server.acts.Fact;
+import mindspool.server.acts.Origin;
 
 /** Something that happened to a spool. Appended, never changed; undoing it leaves it visible. */
 @Entity
-@EntityListeners(PersonAtWork.Signature.class)
 @Table(name = "spool_fact")
-class SpoolFact implements Signed {
+class SpoolFact extends Fact {
 
   /** What happened. */
   enum Kind {
@@ -38,13 +33,6 @@ class SpoolFact implements Signed {
     EMPTIED
   }
 
-  /** Who says so. */
-  enum Origin {
-    HAND,
-    DEVICE,
-    DEMO
-  }
-
   /**
    * By time; what happened at one time in an order that does not hang on which was told first, but
    * for acts with the loose end, which are the same to the water, and for moves: of two within one
@@ -56,20 +44,10 @@ class SpoolFact implements Signed {
           .thenComparing(fact -> fact.grossMassG == null ? 0 : fact.grossMassG)
           .thenComparing(fact -> fact.id == null ? 0 : fact.id);
 
-  @Id
-  @GeneratedValue(strategy = GenerationType.IDENTITY)
-  Long id;
-
   long spoolId;
 
   @Enumerated(EnumType.STRING)
   Kind kind;
-
-  long atS;
-  long recordedS;
-
-  @Enumerated(EnumType.STRING)
-  Origin origin;
 
   Long placeId;
   Double grossMassG;
@@ -86,19 +64,12 @@ class SpoolFact implements Signed {
   /** Step of the scale; null where it follows from the digits. */
   Double scaleStepG;
 
-  /** Who did it, where known. */
-  String person;
-
-  Long undoneS;
-
   protected SpoolFact() {}
 
   SpoolFact(long spoolId, Kind kind, long atS, long recordedS, Origin origin) {
+    super(atS, recordedS, origin);
     this.spoolId = spoolId;
     this.kind = kind;
-    this.atS = atS;
-    this.recordedS = recordedS;
-    this.origin = origin;
   }
 
   /** Hash of what it says, whichever number it has. */
@@ -109,16 +80,7 @@ class SpoolFact implements Signed {
     return nothingUsed ? 31 * hash + 1 : hash;
   }
 
-  boolean holds() {
-    return undoneS == null;
-  }
-
   boolean places() {
     return kind == Kind.RECEIVED || kind == Kind.MOVED;
-  }
-
-  @Override
-  public void sign(String who) {
-    person = who;
   }
 }

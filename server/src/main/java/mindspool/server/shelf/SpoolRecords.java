@@ -67,6 +67,11 @@ class SpoolRecords {
         .orElseThrow(() -> new NotFoundException("spool with number " + id));
   }
 
+  /** The code of a spool, also of one whose receipt was undone. */
+  String codeOf(long id) {
+    return spools.findById(id).map(spool -> spool.code).orElse("a spool");
+  }
+
   /** All facts, also those undone. */
   List<SpoolFact> factsOf(long spoolId) {
     return facts.findBySpoolIdOrderByAtSAscIdAsc(spoolId);
@@ -79,7 +84,7 @@ class SpoolRecords {
 
   /** What emptied reels tell of their siblings. */
   EmptyReels emptyReels() {
-    List<SpoolFact> emptied = facts.findByKindAndUndoneSIsNull(SpoolFact.Kind.EMPTIED);
+    List<SpoolFact> emptied = facts.findByKindAndUndoneByIsNull(SpoolFact.Kind.EMPTIED);
     if (emptied.isEmpty()) {
       return new EmptyReels(Map.of(), Map.of());
     }

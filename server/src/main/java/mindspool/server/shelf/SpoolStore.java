@@ -2,6 +2,7 @@ package mindspool.server.shelf;
 
 import java.util.List;
 import java.util.Optional;
+import mindspool.server.acts.FactStore;
 import org.springframework.data.jpa.repository.JpaRepository;
 
 /** Repositories of this station. */
@@ -24,13 +25,13 @@ final class SpoolStore {
         String maker, String batch, String material, String colourName);
   }
 
-  interface Facts extends JpaRepository<SpoolFact, Long> {
+  interface Facts extends FactStore<SpoolFact> {
     List<SpoolFact> findBySpoolIdOrderByAtSAscIdAsc(long spoolId);
 
     List<SpoolFact> findAllByOrderByAtSAscIdAsc();
 
     List<SpoolFact> findByVisitId(long visitId);
 
-    List<SpoolFact> findByKindAndUndoneSIsNull(SpoolFact.Kind kind);
+    List<SpoolFact> findByKindAndUndoneByIsNull(SpoolFact.Kind kind);
   }
 }

@@ -1,12 +1,12 @@
 package mindspool.server.shelf;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.ToDoubleFunction;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.ColdReel;
+import mindspool.core.climate.Horizon;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.drying.DryingProof;
 import mindspool.core.learning.Calibration;
@@ -21,6 +21,7 @@ import mindspool.core.stock.Band;
 import mindspool.core.stock.LooseEnd;
 import mindspool.core.stock.ReelKind;
 import mindspool.core.stock.RemainingFilament;
+import mindspool.server.acts.Origin;
 import mindspool.server.climate.Climates;
 import mindspool.server.climate.PlaceInfo;
 import mindspool.server.http.MayBeNull;
@@ -29,12 +30,6 @@ import mindspool.server.shelf.SpoolRecord.PlacedStay;
 
 /** Spools as they are sent to the front end. */
 final class SpoolViews {
-
-  /** Hours ahead for which the shelf gets its pictures; closer where more happens. */
-  static final int[] FRAME_HOURS = {
-    0, 1, 2, 4, 6, 9, 12, 18, 24, 30, 36, 42, 48, 60, 72, 84, 96, 120, 144, 168, 192, 216, 240, 264,
-    288, 312, 336
-  };
 
   private static final int SHELF_RINGS = 8;
   private static final int PAGE_RINGS = 24;
@@ -131,7 +126,7 @@ final class SpoolViews {
     List<Double> mean = new ArrayList<>();
     List<Double> core = new ArrayList<>();
     List<List<Double>> all = new ArrayList<>();
-    for (int hour : FRAME_HOURS) {
+    for (int hour : Horizon.frameHours()) {
       MoistureProfile profile = estimate.profileAt(nowS + 3600.0 * hour);
       outer.add(rounded(profile.outerPercent()));
       mean.add(rounded(profile.meanPercent()));
@@ -169,18 +164,16 @@ final class SpoolViews {
   /** A stay in a place, until the next. */
   record StayView(long placeId, String placeName, long fromS, long toS, boolean sealed) {}
 
-  /** A fact about a spool; {@code undone} ones stay visible. */
+  /** A fact about a spool in words; {@code undone} ones stay visible. */
   record FactView(
       long id,
+      long actId,
       SpoolFact.Kind kind,
       long atS,
       long recordedS,
-      SpoolFact.Origin origin,
-      Long placeId,
+      Origin origin,
+      String what,
       Double grossMassG,
-      @MayBeNull String detail,
-      Double amount,
-      boolean nothingUsed,
       @MayBeNull String person,
       boolean undone) {}
 
@@ -368,7 +361,7 @@ final class SpoolViews {
     Spool stored = spool.spool();
     return new SpoolPage(
         nowS,
-        frameHours(),
+        Horizon.frameHours(),
         page(spool, estimate, jobG, nowS),
         stored.reelKind,
         stored.reelKind.title(),
@@ -381,7 +374,7 @@ final class SpoolViews {
         forecast(estimate),
         air(spool, estimate, climates),
         stays(spool, climates, nowS),
-        facts.stream().map(SpoolViews::fact).toList(),
+        facts.stream().map(fact -> fact(fact, climates)).toList(),
         band(estimate.band().get()),
         learned(estimate),
         proofView(spool, estimate, climates),
@@ -416,10 +409,6 @@ final class SpoolViews {
     return rooms;
   }
 
-  static List<Integer> frameHours() {
-    return Arrays.stream(FRAME_HOURS).boxed().toList();
-  }
-
   private static MoistureCurve past(SpoolEstimate estimate) {
     List<PastPoint> past = estimate.past();
     return new MoistureCurve(
@@ -440,7 +429,7 @@ final class SpoolViews {
 
   private static AirCurve air(SpoolRecord spool, SpoolEstimate estimate, Climates climates) {
     double start = spool.spool().arrivedS;
-    double end = estimate.nowS() + SpoolEstimate.HORIZON_S;
+    double end = estimate.nowS() + Horizon.SECONDS;
     double width = (end - start) / CLIMATE_POINTS;
     ClimateSeries outlook = climates.outlook(spool.placeAt(estimate.nowS()), estimate.nowS(), end);
     List<Long> times = new ArrayList<>();
@@ -473,18 +462,16 @@ final class SpoolViews {
     return views;
   }
 
-  static FactView fact(SpoolFact fact) {
+  private static FactView fact(SpoolFact fact, Climates climates) {
     return new FactView(
         fact.id,
+        fact.actId,
         fact.kind,
         fact.atS,
         fact.recordedS,
         fact.origin,
-        fact.placeId,
+        SpoolFactBook.sentence(fact, climates),
         fact.grossMassG,
-        fact.detail,
-        fact.amount,
-        fact.nothingUsed,
         fact.person,
         !fact.holds());
   }

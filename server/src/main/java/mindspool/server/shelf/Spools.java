@@ -18,6 +18,7 @@ import mindspool.core.moisture.SpoolReplay;
 import mindspool.core.moisture.SpoolState;
 import mindspool.core.moisture.StartMoisture;
 import mindspool.core.stock.ReelKind;
+import mindspool.server.acts.Origin;
 import mindspool.server.climate.Climates;
 import mindspool.server.shelf.SpoolRequests.MoveRequest;
 import mindspool.server.shelf.SpoolRequests.ReceiveRequest;
@@ -111,14 +112,14 @@ public class Spools {
         .toList();
   }
 
-  /** Puts a spool somewhere; returns the fact's number, by which it can be taken back. */
+  /** Puts a spool somewhere; returns the fact's number. */
   public long move(String code, long placeId, Instant at) {
-    return acts.move(code, new MoveRequest(placeId, at, null), SpoolFact.Origin.HAND).factId();
+    return acts.moved(code, new MoveRequest(placeId, at, null), Origin.HAND).id;
   }
 
-  /** Takes a fact back. */
-  public void takeBack(long factId) {
-    acts.setUndone(factId, true);
+  /** Whether a code is that of a spool in stock. */
+  public boolean isInStock(String code) {
+    return records.all().stream().anyMatch(spool -> spool.spool().code.equals(code));
   }
 
   /** Moisture at a past time. */
@@ -255,9 +256,9 @@ public class Spools {
                     null,
                     null),
                 null),
-            SpoolFact.Origin.DEMO);
+            Origin.DEMO);
     for (DemoMove move : spool.moves) {
-      acts.move(code, new MoveRequest(move.placeId, move.at, move.until), SpoolFact.Origin.DEMO);
+      acts.move(code, new MoveRequest(move.placeId, move.at, move.until), Origin.DEMO);
     }
     for (DemoWeighing weighing : spool.weighings) {
       weighDemo(code, weighing.grossMassG, weighing.at, null, false);
@@ -266,7 +267,7 @@ public class Spools {
   }
 
   private void weighDemo(String code, double massG, Instant at, Double stepG, boolean nothingUsed) {
-    acts.weigh(code, new WeighRequest(massG, at, null, stepG, nothingUsed), SpoolFact.Origin.DEMO);
+    acts.weigh(code, new WeighRequest(massG, at, null, stepG, nothingUsed), Origin.DEMO);
   }
 
   /** Weighs a spool of the demonstration as often, nothing used between, as its true lot would. */

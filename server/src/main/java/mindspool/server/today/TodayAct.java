@@ -1,23 +1,18 @@
 package mindspool.server.today;
 
 import jakarta.persistence.Entity;
-import jakarta.persistence.EntityListeners;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
-import jakarta.persistence.GeneratedValue;
-import jakarta.persistence.GenerationType;
-import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.util.List;
-import mindspool.server.http.PersonAtWork;
-import mindspool.server.http.Signed;
-import org.springframework.data.jpa.repository.JpaRepository;
+import mindspool.server.acts.Fact;
+import mindspool.server.acts.FactStore;
+import mindspool.server.acts.Origin;
 
 /** What somebody said of a line of the run sheet. */
 @Entity
-@EntityListeners(PersonAtWork.Signature.class)
 @Table(name = "today_act")
-class TodayAct implements Signed {
+class TodayAct extends Fact {
 
   /** What was said. */
   enum Kind {
@@ -27,35 +22,27 @@ class TodayAct implements Signed {
   }
 
   /** All that was said. */
-  interface Store extends JpaRepository<TodayAct, Long> {
-    List<TodayAct> findByUndoneSIsNullOrderByAtS();
+  interface Store extends FactStore<TodayAct> {
+    List<TodayAct> findByUndoneByIsNullOrderByAtSAscIdAsc();
   }
 
-  @Id
-  @GeneratedValue(strategy = GenerationType.IDENTITY)
-  Long id;
-
   String lineKey;
+
+  /** The line as it was shown then. */
+  String title;
 
   @Enumerated(EnumType.STRING)
   Kind kind;
 
-  long atS;
   Long untilS;
-  String person;
-  Long undoneS;
 
   protected TodayAct() {}
 
-  TodayAct(String lineKey, Kind kind, long atS, Long untilS) {
+  TodayAct(String lineKey, String title, Kind kind, long atS, Long untilS) {
+    super(atS, atS, Origin.HAND);
     this.lineKey = lineKey;
+    this.title = title;
     this.kind = kind;
-    this.atS = atS;
     this.untilS = untilS;
-  }
-
-  @Override
-  public void sign(String who) {
-    person = who;
   }
 }

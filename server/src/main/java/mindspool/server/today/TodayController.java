@@ -12,16 +12,15 @@ import java.util.List;
 import java.util.Map;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
+import mindspool.core.Text;
+import mindspool.core.climate.Horizon;
 import mindspool.server.http.MayBeNull;
-import mindspool.server.http.NotFoundException;
 import mindspool.server.today.AgendaSource.Doer;
 import mindspool.server.today.AgendaSource.Line;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
-import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -36,8 +35,6 @@ class TodayController {
 
   private static final Logger LOG = LoggerFactory.getLogger(TodayController.class);
 
-  private static final double LONGEST_LOOK_H = 14 * 24;
-  private static final long CALENDAR_S = 14 * 86_400;
   private static final long EVENT_S = 15 * 60;
 
   private final List<AgendaSource> sources;
@@ -53,7 +50,7 @@ class TodayController {
   /**
    * A line; {@code said} what somebody said of it, null where nobody did.
    *
-   * @param actId number of what was said, by which it can be taken back
+   * @param actId the act of what was said, by which it can be undone
    */
   record LineView(
       String key,
@@ -70,15 +67,16 @@ class TodayController {
 
   record TodayView(long nowS, List<LineView> lines, List<LineView> settled) {}
 
-  /** What somebody says of a line; {@code until} when it is to come again, for {@code SNOOZED}. */
-  record SayRequest(String key, TodayAct.Kind kind, Instant until) {}
-
-  record Said(long id) {}
+  /**
+   * What somebody says of a line, {@code what} as it was shown; {@code until} when it is to come
+   * again, for {@code SNOOZED}.
+   */
+  record SayRequest(String key, String what, TodayAct.Kind kind, Instant until) {}
 
   @GetMapping("/today")
   @Operation(summary = "The run sheet for hands, dryers and printers, in order of time")
   TodayView today(@RequestParam(required = false) Double hours) {
-    double ahead = Require.within("hours", hours == null ? 24 : hours, 1, LONGEST_LOOK_H, "h");
+    double ahead = Require.within("hours", hours == null ? 24 : hours, 1, Horizon.HOURS, "h");
     long now = clock.instant().getEpochSecond();
     List<LineView> open = new ArrayList<>();
     List<LineView> settled = new ArrayList<>();
@@ -90,7 +88,7 @@ class TodayController {
 
   private List<LineView> lines(long now, long until) {
     Map<String, TodayAct> said = new HashMap<>();
-    acts.findByUndoneSIsNullOrderByAtS().forEach(act -> said.put(act.lineKey, act));
+    acts.findByUndoneByIsNullOrderByAtSAscIdAsc().forEach(act -> said.put(act.lineKey, act));
     List<LineView> lines = new ArrayList<>();
     for (AgendaSource source : sources) {
       try {
@@ -120,14 +118,14 @@ class TodayController {
         line.ifSkipped(),
         line.link(),
         holds == null ? null : holds.kind,
-        holds == null ? null : holds.id,
+        holds == null ? null : holds.actId,
         holds == null ? null : holds.person);
   }
 
   @PostMapping("/today/acts")
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Says of a line that it is done, comes later, or is not needed")
-  Said say(@RequestBody SayRequest request) {
+  void say(@RequestBody SayRequest request) {
     String key = Require.present("key", request.key, "the key of a line");
     if (key.isBlank() || key.length() > 120) {
       throw new InvalidValueException("key", key, "the key of a line", "Take it from the sheet.");
@@ -143,17 +141,13 @@ class TodayController {
             "until", request.until, "a time to come", "Say when it is to come again.");
       }
     }
-    return new Said(acts.save(new TodayAct(key, kind, now, until)).id);
+    acts.save(new TodayAct(key, title(request.what, key), kind, now, until));
   }
 
-  @DeleteMapping("/today/acts/{id}")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  @Operation(summary = "Takes back what was said of a line")
-  void takeBack(@PathVariable long id) {
-    TodayAct act =
-        acts.findById(id).orElseThrow(() -> new NotFoundException("act with number " + id));
-    act.undoneS = clock.instant().getEpochSecond();
-    acts.save(act);
+  private static String title(String what, String key) {
+    return what == null || what.isBlank()
+        ? key
+        : Text.line("what", what, 1, 400, "The line as it is shown.");
   }
 
   @GetMapping(value = "/today.ics", produces = "text/calendar")
@@ -161,7 +155,7 @@ class TodayController {
   String calendar() {
     long now = clock.instant().getEpochSecond();
     Calendar calendar = new Calendar(now);
-    lines(now, now + CALENDAR_S).stream()
+    lines(now, now + (long) Horizon.SECONDS).stream()
         .filter(line -> line.said == null)
         .forEach(
             line ->

@@ -111,7 +111,7 @@ class MessageReaderTest {
   @Test
   void correctionsHoldFromCheckToCheck() {
     HygrometerCheck undone = check(150, -50);
-    undone.undoneS = 151L;
+    undone.undoneBy = 151L;
     HygrometerCheck rejected = check(160, 20);
     rejected.verdict = HygrometerCorrection.Verdict.REJECT;
     Corrections corrections =

@@ -19,7 +19,7 @@ class CycleCourseTest {
   private static DryingCycle cycle() {
     DryingCycle cycle = new DryingCycle();
     cycle.id = 1L;
-    cycle.startedS = START;
+    cycle.atS = START;
     cycle.hours = 8;
     cycle.setpointC = 60;
     cycle.startC = 60;
@@ -124,9 +124,9 @@ class CycleCourseTest {
 
   @Test
   void whatWasTakenBackCountsForNothing() {
-    fact(CycleFact.Kind.PAUSED, 2).undoneS = at(3);
+    fact(CycleFact.Kind.PAUSED, 2).undoneBy = 3L;
     assertThat(spans(course(true).runs(at(4)))).containsExactly("0.0-8.0@59");
-    fact(CycleFact.Kind.STOPPED, 5).undoneS = at(6);
+    fact(CycleFact.Kind.STOPPED, 5).undoneBy = 6L;
     assertThat(course(true).isOpen()).isTrue();
   }
 }

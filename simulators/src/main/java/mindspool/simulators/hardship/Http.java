@@ -26,7 +26,7 @@ final class Http {
   }
 
   /** An answer; {@code json} is missing where there is none. */
-  record Answer(int status, String type, String body, JsonNode json) {
+  record Answer(int status, String type, String body, JsonNode json, String act) {
 
     boolean isDone() {
       return status >= 200 && status < 300;
@@ -49,7 +49,8 @@ final class Http {
           said.contains("json") && !raw.body().isBlank()
               ? JsonMapper.shared().readTree(raw.body())
               : MissingNode.getInstance();
-      return new Answer(raw.statusCode(), said, raw.body(), json);
+      return new Answer(
+          raw.statusCode(), said, raw.body(), json, raw.headers().firstValue("Act").orElse(""));
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
       throw new IOException("interrupted", e);

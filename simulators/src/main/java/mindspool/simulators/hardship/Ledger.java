@@ -168,6 +168,13 @@ public final class Ledger {
     }
   }
 
+  /** Notes an act that must be found again among the facts of a page. */
+  private void noteAct(String kind, Answer answer, String page) {
+    if (answer.isDone()) {
+      entries.add(new Entry(kind, page, "/facts", "actId", answer.act()));
+    }
+  }
+
   private synchronized String name(String what) {
     return what + " " + ++names;
   }
@@ -201,7 +208,7 @@ public final class Ledger {
   private void fact(Random random, String path, Body body, String kind) throws IOException {
     String code = spool(random);
     Answer answer = http.post("/api/spools/" + code + "/" + path, body.of(random));
-    note(kind, answer, "factId", "/api/spools/" + code, "/facts");
+    noteAct(kind, answer, "/api/spools/" + code);
   }
 
   private String moveTo(Random random) {
@@ -213,12 +220,10 @@ public final class Ledger {
   }
 
   private void container(String path, String json) throws IOException {
-    note(
+    noteAct(
         path,
         http.post("/api/places/" + box + "/" + path, json),
-        "factId",
-        "/api/places/" + box + "/storage",
-        "/facts");
+        "/api/places/" + box + "/storage");
   }
 
   private void typeClimate(Random random) throws IOException {
@@ -276,10 +281,11 @@ public final class Ledger {
     String code = spool(random);
     Answer weighed = http.post("/api/spools/" + code + "/weighings", mass(random));
     if (weighed.isDone()) {
-      String id = weighed.json().get("factId").asString();
-      Answer undone = http.post("/api/facts/" + id + "/undo", "");
+      String act = weighed.act();
+      Answer undone = http.post("/api/acts/" + act + "/undo", "");
       if (undone.isDone()) {
-        entries.add(new Entry("undo", "/api/spools/" + code, "/facts", "id+undone", id + ":true"));
+        entries.add(
+            new Entry("undo", "/api/spools/" + code, "/facts", "actId+undone", act + ":true"));
       }
     }
   }

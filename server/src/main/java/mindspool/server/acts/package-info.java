@@ -1,0 +1,5 @@
+/**
+ * The log of acts: every fact belongs to the one press of a button that stored it, and is taken
+ * back and put back with it.
+ */
+package mindspool.server.acts;

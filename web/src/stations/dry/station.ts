@@ -1,0 +1,46 @@
+import type { Station } from '../station'
+
+export default {
+  name: 'Dry',
+  path: '/dry',
+  key: 'd',
+  help: 'dryers, cycles, and how long a spool takes',
+  onPhone: 'bar',
+  pages: [{ name: 'Plan', path: '/plan', key: 'p', help: 'what is dried when, for which job' }],
+  routes: [
+    {
+      path: '/dry',
+      component: () => import('./DryStation.vue'),
+      meta: { title: 'Dry' },
+    },
+    {
+      path: '/dry/:codes([^/]+\\+[^/]+)',
+      component: () => import('./DryCharge.vue'),
+      props: (route) => ({ codes: String(route.params.codes).split('+') }),
+      meta: { title: 'Dry together' },
+    },
+    {
+      path: '/dry/:code',
+      component: () => import('./DryForecast.vue'),
+      props: true,
+      meta: { title: 'Dry' },
+    },
+    {
+      path: '/plan',
+      component: () => import('../plan/PlanPage.vue'),
+      meta: { title: 'Plan' },
+    },
+    {
+      path: '/cycle/:id',
+      component: () => import('./CyclePage.vue'),
+      props: (route) => ({ id: Number(route.params.id) }),
+      meta: { title: 'Cycle' },
+    },
+    {
+      path: '/dryer/:id',
+      component: () => import('./DryerPage.vue'),
+      props: (route) => ({ id: Number(route.params.id) }),
+      meta: { title: 'Dryer' },
+    },
+  ],
+} satisfies Station

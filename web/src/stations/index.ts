@@ -1,0 +1,27 @@
+import acts from './acts/station'
+import devices from './devices/station'
+import dry from './dry/station'
+import materials from './materials/station'
+import receive from './receive/station'
+import shelf from './shelf/station'
+import type { Station } from './station'
+import today from './today/station'
+
+/** All stations in the order of the work. */
+export const STATIONS: Station[] = [today, receive, shelf, dry, materials, devices, acts]
+
+/** The station that a page belongs to. */
+export function stationOf(path: string): Station | undefined {
+  return STATIONS.find((station) => station.routes.some((route) => covers(route.path, path)))
+}
+
+function covers(pattern: string, path: string): boolean {
+  return pattern.split('/')[1] === path.split('/')[1]
+}
+
+/** Where a key leads that is pressed after g. */
+export function goal(key: string): string | undefined {
+  const station = STATIONS.find((each) => each.key === key)
+  const page = STATIONS.flatMap((each) => each.pages ?? []).find((each) => each.key === key)
+  return station?.path ?? page?.path
+}

@@ -1,0 +1,37 @@
+import type { Station } from '../station'
+import ShelfStation from './ShelfStation.vue'
+
+export default {
+  name: 'Shelf',
+  path: '/shelf',
+  key: 's',
+  help: 'every spool where it lies, and how wet it is',
+  onPhone: 'bar',
+  pages: [{ name: 'List', path: '/list', key: 'i', help: 'all spools in a list' }],
+  keys: [
+    { key: 'arrows', what: 'on the shelf: from spool to spool' },
+    { key: 'Enter', what: 'open the spool in focus' },
+    { key: 'm', what: 'move the spool in focus, or the one whose page is open' },
+    { key: 'w', what: 'weigh the spool in focus, or the one whose page is open' },
+  ],
+  routes: [
+    { path: '/shelf', component: ShelfStation, meta: { title: 'Shelf' } },
+    {
+      path: '/list',
+      component: () => import('./SpoolList.vue'),
+      meta: { title: 'All spools' },
+    },
+    {
+      path: '/spool/:code',
+      component: () => import('../spool/SpoolPage.vue'),
+      props: true,
+      meta: { title: 'Spool' },
+    },
+    {
+      path: '/place/:id',
+      component: () => import('../place/PlacePage.vue'),
+      props: (route) => ({ id: Number(route.params.id) }),
+      meta: { title: 'Place' },
+    },
+  ],
+} satisfies Station
