@@ -55,6 +55,7 @@ async function page(answers: Record<string, unknown>) {
   const sent = serve({ '/api/dryers/7': dryer(), '/api/dryer-kinds': KINDS, ...answers })
   const shown = mount(DryerPage, { props: { id: 7 }, global: plain })
   await flushPromises()
+  await flushPromises()
   return { shown, sent }
 }
 

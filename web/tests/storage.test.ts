@@ -3,7 +3,6 @@ import { describe, expect, it } from 'vitest'
 import DaysScale from '@/stations/place/DaysScale.vue'
 import YesNo from '@/stations/receive/YesNo.vue'
 import TangleSketch from '@/stations/spool/TangleSketch.vue'
-import { isClosed, PLACE_KINDS } from '@/parts/placeKinds'
 import { handlingNote } from '@/parts/spoolAtTime'
 import { drawSpoolFace, type Face } from '@/parts/spoolFace'
 import type { Spool } from '@/stores/shelf'
@@ -56,14 +55,6 @@ describe('a question with three answers', () => {
 })
 
 describe('places and handling', () => {
-  it('tells closed places from open ones', () => {
-    expect(isClosed('GASKET_BOX')).toBe(true)
-    expect(isClosed('ZIP_BAG')).toBe(true)
-    expect(isClosed('ROOM')).toBe(false)
-    expect(isClosed('DRYER')).toBe(false)
-    expect(Object.values(PLACE_KINDS).every((name) => name.length > 3)).toBe(true)
-  })
-
   it('notes what needs a hand', () => {
     const spool = (more: Partial<Spool>) =>
       ({ end: 'SECURED', smallestNozzleMm: 0, heated: false, ...more }) as Spool

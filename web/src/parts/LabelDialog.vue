@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
-import { answer, client, Problem, type Schemas } from '@/api/client'
+import { choices, useOptions } from '@/stores/options'
+import { computed, ref } from 'vue'
 import ChoiceField from './ChoiceField.vue'
 import NumberField from './NumberField.vue'
 import ProblemNote from './ProblemNote.vue'
@@ -9,21 +9,15 @@ const props = defineProps<{ codes: readonly string[] }>()
 const emit = defineEmits<{ close: [] }>()
 
 const SHEET_KEY = 'mind-spool-label-sheet'
-const sheets = ref<Schemas['SheetView'][]>([])
+const known = useOptions()
 const sheet = ref(localStorage.getItem(SHEET_KEY) ?? 'A4_3X8')
 const skip = ref<number | null>(0)
 const problem = ref<Problem | null>(null)
 
-onMounted(async () => {
-  try {
-    sheets.value = await answer(client.GET('/api/label-sheets'))
-  } catch (cause) {
-    problem.value = Problem.of(cause)
-  }
-})
-
-const perPage = computed(() => sheets.value.find((each) => each.id === sheet.value)?.perPage ?? 1)
-const options = computed(() => sheets.value.map((each) => ({ value: each.id, label: each.title })))
+const perPage = computed(
+  () => known.labelSheets.find((each) => each.id === sheet.value)?.perPage ?? 1,
+)
+const options = computed(() => choices(known.labelSheets))
 const link = computed(() => {
   const query = new URLSearchParams({
     codes: props.codes.join(','),

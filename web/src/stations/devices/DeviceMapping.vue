@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { choices, useOptions } from '@/stores/options'
 import { computed, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import ChoiceField from '@/parts/ChoiceField.vue'
@@ -10,26 +11,8 @@ import { numbersIn, type Unit } from './messageNumbers'
 const props = defineProps<{ mqtt: Schemas['MqttView'] }>()
 const emit = defineEmits<{ done: [] }>()
 
-const UNITS: { value: Unit; label: string }[] = [
-  { value: 'CELSIUS', label: 'temperature, °C' },
-  { value: 'FAHRENHEIT', label: 'temperature, °F' },
-  { value: 'KELVIN', label: 'temperature, K' },
-  { value: 'PERCENT', label: 'relative humidity, %' },
-  { value: 'FRACTION', label: 'relative humidity, 0 to 1' },
-  { value: 'GRAM', label: 'mass, g' },
-  { value: 'KILOGRAM', label: 'mass, kg' },
-  { value: 'OUNCE', label: 'mass, oz' },
-  { value: 'POUND', label: 'mass, lb' },
-  { value: 'PERCENT_DONE', label: 'progress, %' },
-]
-const KINDS = [
-  { value: 'HYGROMETER', label: 'hygrometer' },
-  { value: 'SCALE', label: 'scale' },
-  { value: 'DRYER', label: 'dryer' },
-  { value: 'PRINTER', label: 'printer' },
-] as const
-
 const shelf = useShelf()
+const options = useOptions()
 const topic = ref('')
 const filter = ref('')
 const units = reactive<Record<string, Unit | ''>>({})
@@ -129,7 +112,7 @@ async function save() {
                   clearable
                 >
                   <el-option
-                    v-for="unit in UNITS"
+                    v-for="unit in choices(options.readingUnits)"
                     :key="unit.value"
                     :value="unit.value"
                     :label="unit.label"
@@ -151,7 +134,12 @@ async function save() {
           <label for="device-name">name, as written on it</label>
           <el-input id="device-name" v-model="form.name" maxlength="80" />
         </div>
-        <ChoiceField id="device-kind" v-model="form.kind" label="kind" :options="KINDS" />
+        <ChoiceField
+          id="device-kind"
+          v-model="form.kind"
+          label="kind"
+          :options="choices(options.deviceKinds)"
+        />
         <ChoiceField
           v-if="form.kind !== 'SCALE'"
           id="device-place"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useOptions } from '@/stores/options'
 import UndoButton from '@/parts/UndoButton.vue'
 import { computed, ref, shallowRef } from 'vue'
 import { answer, client, type Schemas } from '@/api/client'
@@ -28,14 +29,8 @@ const FATES: [string, string, boolean][] = [
   ['SET_ASIDE', 'could not be stored, set aside', true],
 ]
 
-const KINDS: Record<Schemas['DeviceView']['kind'], string> = {
-  HYGROMETER: 'hygrometer',
-  SCALE: 'scale',
-  DRYER: 'dryer',
-  PRINTER: 'printer',
-}
-
 const shelf = useShelf()
+const options = useOptions()
 const acts = useActs()
 const refused = shallowRef<Schemas['Refused'][]>([])
 const checking = ref<number | null>(null)
@@ -119,7 +114,7 @@ const VERDICTS: Record<Schemas['CheckView']['verdict'], string> = {
       <div class="name">
         <h2>{{ device.name }}</h2>
         <p class="small soft">
-          {{ KINDS[device.kind]
+          {{ options.deviceKind(device.kind)
           }}<template v-if="device.placeId">
             in
             <router-link :to="`/place/${device.placeId}`">{{

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, onMounted, reactive, ref, watch } from 'vue'
+import { useOptions } from '@/stores/options'
+import { computed, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
 import { questions } from '@/parts/latestAnswer'
@@ -10,7 +11,8 @@ const emit = defineEmits<{ done: [] }>()
 
 const DRY_BOX_READING = 20
 
-const salts = ref<Schemas['SaltView'][]>([])
+const options = useOptions()
+const salts = computed(() => options.salts)
 const points = reactive([
   { salt: 'MgCl2', temperatureC: 23, readingPercent: null as number | null },
   { salt: 'NaCl', temperatureC: 23, readingPercent: null as number | null },
@@ -19,10 +21,6 @@ const outcome = ref<Schemas['HygrometerAnswer'] | null>(null)
 const problem = ref<Problem | null>(null)
 
 const given = computed(() => points.filter((point) => point.readingPercent !== null))
-
-onMounted(async () => {
-  salts.value = await answer(client.GET('/api/salts'))
-})
 
 const question = questions()
 

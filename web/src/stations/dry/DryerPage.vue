@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { choices, useOptions } from '@/stores/options'
 import { useActs } from '@/stores/acts'
 import UndoButton from '@/parts/UndoButton.vue'
 import { computed, reactive, ref, watch } from 'vue'
@@ -18,7 +19,7 @@ const props = defineProps<{ id: number }>()
 const store = useDryers()
 const acts = useActs()
 const dryer = ref<Schemas['DryerView'] | null>(null)
-const kinds = ref<Schemas['DryerKindView'][]>([])
+const options = useOptions()
 const problem = ref<Problem | null>(null)
 const saved = ref(false)
 type Described = Schemas['DescribeDryerRequest']
@@ -120,12 +121,10 @@ const question = questions()
 async function read() {
   const isLast = question()
   try {
-    const [view, all] = await Promise.all([
-      answer(client.GET('/api/dryers/{placeId}', { params: { path: { placeId: props.id } } })),
-      answer(client.GET('/api/dryer-kinds')),
-    ])
+    const view = await answer(
+      client.GET('/api/dryers/{placeId}', { params: { path: { placeId: props.id } } }),
+    )
     if (isLast()) {
-      kinds.value = all
       show(view)
       problem.value = null
     }
@@ -152,14 +151,15 @@ function measureInside() {
   }
 }
 
-const kindOptions = computed(() => kinds.value.map((k) => ({ value: k.kind, label: k.title })))
-const kind = computed(() => kinds.value.find((each) => each.kind === form.kind))
-const DESICCANTS = [
+const kindOptions = computed(() =>
+  options.dryerKinds.map((k) => ({ value: k.kind, label: k.title })),
+)
+const kind = computed(() => options.dryerKinds.find((each) => each.kind === form.kind))
+/** Only what its own heat or an ordinary dryer can make dry again belongs in a closed dryer. */
+const desiccantOptions = computed(() => [
   { value: null, label: 'none' },
-  { value: 'silica_gel', label: 'silica gel' },
-  { value: 'mol_sieve_4A', label: 'molecular sieve 4A' },
-  { value: 'act_alumina', label: 'activated alumina' },
-] as const
+  ...choices(options.desiccants.filter((each) => each.regenerationC !== null)),
+])
 
 function said(all: Form): Described {
   return Object.fromEntries(Object.entries(all).filter(([, value]) => value !== null))
@@ -429,7 +429,7 @@ async function measureVent(keep: boolean) {
             v-model="form.desiccant"
             label="desiccant in it"
             placeholder="none"
-            :options="DESICCANTS"
+            :options="desiccantOptions"
           />
           <template v-if="form.desiccant">
             <NumberField

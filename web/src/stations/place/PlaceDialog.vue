@@ -6,19 +6,15 @@ import ConflictChoice from '@/parts/ConflictChoice.vue'
 import { useConflict } from '@/parts/conflict'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import NumberField from '@/parts/NumberField.vue'
-import { isClosed, PLACE_KINDS, type PlaceKind } from '@/parts/placeKinds'
+import { choices, useOptions, type PlaceKind } from '@/stores/options'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { useShelf } from '@/stores/shelf'
 
 const props = defineProps<{ place?: Schemas['PlaceInfo'] }>()
 const emit = defineEmits<{ close: []; saved: [] }>()
 
-const KINDS = (Object.keys(PLACE_KINDS) as PlaceKind[]).map((value) => ({
-  value,
-  label: PLACE_KINDS[value],
-}))
-
 const shelf = useShelf()
+const options = useOptions()
 const router = useRouter()
 const problem = ref<Problem | null>(null)
 const form = reactive({
@@ -110,7 +106,7 @@ async function save() {
         id="place-kind"
         v-model="form.kind"
         label="kind"
-        :options="KINDS"
+        :options="choices(options.placeKinds)"
       />
       <ChoiceField
         id="place-room"
@@ -121,7 +117,7 @@ async function save() {
       />
       <div v-if="form.kind !== 'DRYER'" class="pair">
         <NumberField
-          v-if="isClosed(form.kind)"
+          v-if="options.isClosed(form.kind)"
           id="place-box-volume"
           v-model="form.volumeL"
           label="volume, L (usual if empty)"
@@ -136,7 +132,7 @@ async function save() {
           :max="1000"
         />
       </div>
-      <p v-if="isClosed(form.kind)" class="small soft">
+      <p v-if="options.isClosed(form.kind)" class="small soft">
         Without a sensor of its own its air is computed: from the air around it, its leak, its
         desiccant and the spools in it.
       </p>

@@ -8,7 +8,8 @@ import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { dateTime, humidity, temperature } from '@/parts/format'
 import { questions } from '@/parts/latestAnswer'
-import { CLIMATE_SOURCES, isClosed, PLACE_KINDS } from '@/parts/placeKinds'
+import { CLIMATE_SOURCES } from '@/parts/climateSources'
+import { useOptions } from '@/stores/options'
 import { useShelf } from '@/stores/shelf'
 import SpoolCell from '../shelf/SpoolCell.vue'
 import LogImport from './LogImport.vue'
@@ -21,6 +22,7 @@ const props = defineProps<{ id: number }>()
 const PlaceClimateChart = defineAsyncComponent(() => import('./PlaceClimateChart.vue'))
 
 const shelf = useShelf()
+const options = useOptions()
 const router = useRouter()
 const view = ref<Schemas['PlaceView'] | null>(null)
 const acts = useActs()
@@ -117,7 +119,7 @@ async function remove() {
     <div class="title">
       <h1>{{ view.place.name }}</h1>
       <p class="soft">
-        {{ PLACE_KINDS[view.place.kind]
+        {{ options.placeKind(view.place.kind)
         }}<template v-if="view.place.withinId"
           >, in
           <router-link :to="`/place/${view.place.withinId}`">{{
@@ -151,7 +153,12 @@ async function remove() {
       />
     </section>
 
-    <StoragePanel v-if="isClosed(view.place.kind)" :key="id" :place-id="id" @changed="changed" />
+    <StoragePanel
+      v-if="options.isClosed(view.place.kind)"
+      :key="id"
+      :place-id="id"
+      @changed="changed"
+    />
 
     <p v-if="heated" class="soft">
       A dryer's air follows from the room it takes its air from and its setpoint; import the log of

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { choices, useOptions } from '@/stores/options'
 import UndoButton from '@/parts/UndoButton.vue'
 import { computed, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas, type Answer } from '@/api/client'
@@ -14,15 +15,8 @@ import DaysScale from './DaysScale.vue'
 const props = defineProps<{ placeId: number }>()
 const emit = defineEmits<{ changed: [] }>()
 
-const DESICCANTS = [
-  { value: 'silica_gel', label: 'silica gel' },
-  { value: 'mol_sieve_4A', label: 'molecular sieve 4A' },
-  { value: 'act_alumina', label: 'activated alumina' },
-  { value: 'clay', label: 'bentonite clay' },
-  { value: 'CaCl2', label: 'calcium chloride' },
-] as const
-
 const acts = useActs()
+const options = useOptions()
 const view = ref<Schemas['StorageView'] | null>(null)
 const problem = ref<Problem | null>(null)
 const actProblem = ref<Problem | null>(null)
@@ -232,7 +226,12 @@ async function setLeak(leakGPerDay: number | null) {
         <button class="button primary">Record the opening</button>
       </form>
       <form v-if="doing === 'put'" novalidate class="act" @submit.prevent="putIn">
-        <ChoiceField id="put-kind" v-model="put.kind" label="desiccant" :options="DESICCANTS" />
+        <ChoiceField
+          id="put-kind"
+          v-model="put.kind"
+          label="desiccant"
+          :options="choices(options.desiccants)"
+        />
         <NumberField
           id="put-mass"
           v-model="put.massG"

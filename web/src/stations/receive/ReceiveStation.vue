@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, nextTick, onMounted, reactive, ref, watch } from 'vue'
+import { choices, useOptions } from '@/stores/options'
+import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import MoistureLegend from '@/parts/MoistureLegend.vue'
 import ChoiceField from '@/parts/ChoiceField.vue'
@@ -19,21 +20,9 @@ import YesNo from './YesNo.vue'
 const PAUSE_MS = 150
 /** Less than this on the scale is no reel, g. */
 const LEAST_REEL_G = 30
-const ARRIVALS = [
-  { value: 'SEALED_TIGHT', label: 'bag sealed tight', note: 'film drawn tight over the reel' },
-  { value: 'SLACK_BAG', label: 'bag slack', note: 'the seal leaked: exposed since packing' },
-  { value: 'OPEN', label: 'open', note: 'no bag, or opened before' },
-] as const
-
-const DIAMETERS = [
-  { value: 1.75, label: '1.75' },
-  { value: 2.85, label: '2.85' },
-] as const
-
 const shelf = useShelf()
 const acts = useActs()
-const materials = ref<Schemas['MaterialView'][]>([])
-const reelKinds = ref<Schemas['ReelsView'] | null>(null)
+const options = useOptions()
 const saving = ref(false)
 const tried = ref(false)
 
@@ -48,7 +37,7 @@ const form = reactive({
   hubRadiusMm: 40 as number | null,
   rimRadiusMm: 100 as number | null,
   widthMm: 60 as number | null,
-  arrival: 'SEALED_TIGHT' as (typeof ARRIVALS)[number]['value'],
+  arrival: 'SEALED_TIGHT' as Schemas['ArrivalView']['id'],
   arrivedAt: null as Date | null,
   openedAt: null as Date | null,
   placeId: null as number | null,
@@ -68,7 +57,7 @@ const form = reactive({
     labelMatches: null as boolean | null,
     windingEven: null as boolean | null,
     heatSuspected: null as boolean | null,
-    bend: null as 'BENDS' | 'SNAPS' | 'SNAPS_AFTER_DRYING' | null,
+    bend: null as Schemas['BendView']['id'] | null,
   },
 })
 
@@ -81,12 +70,6 @@ const reels = reactive<Reel[]>([{ grossMassG: null, endSecured: null }])
 const diameters = ref('')
 const received = ref<string[]>([])
 const labelling = ref(false)
-
-const BENDS = [
-  { value: 'BENDS', label: 'bends' },
-  { value: 'SNAPS', label: 'snaps' },
-  { value: 'SNAPS_AFTER_DRYING', label: 'snaps, also dried and warm' },
-] as const
 
 const points = computed(() =>
   diameters.value
@@ -113,24 +96,11 @@ function rests(massG: number) {
   }
 }
 
-onMounted(async () => {
-  try {
-    const [all, kinds] = await Promise.all([
-      answer(client.GET('/api/materials')),
-      answer(client.GET('/api/reels')),
-    ])
-    materials.value = all
-    reelKinds.value = kinds
-  } catch (cause) {
-    problem.value = Problem.of(cause)
-  }
-})
-
 /** A reel's usual dimensions follow from the mass it carries, until they are measured. */
 watch(
   () => form.nominalNetG,
   (mass) => {
-    const sizes = reelKinds.value?.sizes ?? []
+    const sizes = options.reels.sizes
     const nearest = [...sizes].sort(
       (a, b) => Math.abs(Math.log(mass / a.nominalNetG)) - Math.abs(Math.log(mass / b.nominalNetG)),
     )[0]
@@ -188,14 +158,15 @@ const { view: preview, problem } = useLatestAnswer(
 )
 
 const materialOptions = computed(() =>
-  materials.value.map((m) => ({
+  options.materials.map((m) => ({
     value: m.name,
     label: m.name === m.title ? m.name : `${m.name}, ${m.title}`,
   })),
 )
-const reelOptions = computed(
-  () => reelKinds.value?.kinds.map((k) => ({ value: k.id, label: k.title })) ?? [],
+const diameterOptions = computed(() =>
+  options.receiving.diametersMm.map((mm) => ({ value: mm, label: String(mm) })),
 )
+const reelOptions = computed(() => choices(options.reels.kinds))
 const placeOptions = computed(() =>
   shelf.places.map((p) => ({ value: p.place.id, label: p.place.name })),
 )
@@ -275,7 +246,7 @@ async function receive() {
           id="diameter"
           v-model="form.diameterMm"
           label="diameter, mm"
-          :options="DIAMETERS"
+          :options="diameterOptions"
         />
         <NumberField
           id="net"
@@ -372,10 +343,14 @@ async function receive() {
 
       <fieldset class="group arrivals">
         <legend>state on arrival</legend>
-        <label v-for="a in ARRIVALS" :key="a.value" :class="{ on: form.arrival === a.value }">
-          <input v-model="form.arrival" type="radio" name="arrival" :value="a.value" />
-          <b>{{ a.label }}</b>
-          <span class="small soft">{{ a.note }}</span>
+        <label
+          v-for="a in options.receiving.arrivals"
+          :key="a.id"
+          :class="{ on: form.arrival === a.id }"
+        >
+          <input v-model="form.arrival" type="radio" name="arrival" :value="a.id" />
+          <b>{{ a.title }}</b>
+          <span class="small soft">{{ a.sign }}</span>
         </label>
       </fieldset>
 
@@ -416,7 +391,7 @@ async function receive() {
             id="bend"
             v-model="form.check.bend"
             label="a piece bent around 20 mm"
-            :options="BENDS"
+            :options="choices(options.receiving.bends)"
             placeholder="not tried"
             clearable
           />

@@ -5,7 +5,7 @@ import MoistureLegend from '@/parts/MoistureLegend.vue'
 import MoveDialog from '@/parts/MoveDialog.vue'
 import WeighDialog from '@/parts/WeighDialog.vue'
 import { humidity, temperature } from '@/parts/format'
-import { isClosed, PLACE_KINDS } from '@/parts/placeKinds'
+import { useOptions } from '@/stores/options'
 import { standingAt } from '@/parts/spoolAtTime'
 import { useActs } from '@/stores/acts'
 import { useShelf, type ShelfPlace, type Spool } from '@/stores/shelf'
@@ -17,6 +17,7 @@ import SpoolChoice from './SpoolChoice.vue'
 const shelf = useShelf()
 const time = useTime()
 const acts = useActs()
+const options = useOptions()
 const router = useRouter()
 const moving = ref<Spool | null>(null)
 const weighing = ref<Spool | null>(null)
@@ -91,7 +92,7 @@ const SOURCE_WORDS: Partial<Record<ShelfPlace['climateSource'], string>> = {
 
 /** What a bay is, where it stands, how full it is, and its air where it has its own. */
 function describe(bay: Bay): string {
-  const kind = PLACE_KINDS[bay.place.kind]
+  const kind = options.placeKind(bay.place.kind)
   const own = bay.climateSource !== 'SURROUNDINGS'
   return [
     bay.standsIn ? `${kind} in ${bay.standsIn}` : kind,
@@ -204,7 +205,7 @@ async function drop(event: DragEvent, place: ShelfPlace) {
         class="bay"
         :class="[
           bay.place.kind.toLowerCase(),
-          { closed: isClosed(bay.place.kind), over: over === bay.place.id },
+          { closed: options.isClosed(bay.place.kind), over: over === bay.place.id },
         ]"
         :aria-label="bay.place.name"
         @dragover.prevent="over = bay.place.id"

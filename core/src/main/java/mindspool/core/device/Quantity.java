@@ -3,19 +3,21 @@ package mindspool.core.device;
 /** What a device measures, in the unit in which it is kept. */
 public enum Quantity {
   /** °C. */
-  TEMPERATURE(-40, 400, "°C"),
+  TEMPERATURE("temperature", -40, 400, "°C"),
   /** Relative humidity, %. */
-  HUMIDITY(0, 100, "%"),
+  HUMIDITY("relative humidity", 0, 100, "%"),
   /** g. */
-  MASS(-1000, 50_000, "g"),
+  MASS("mass", -1000, 50_000, "g"),
   /** Share of a print or cycle that is done, %. */
-  PROGRESS(0, 100, "%");
+  PROGRESS("progress", 0, 100, "%");
 
+  private final String title;
   private final double least;
   private final double most;
   private final String unit;
 
-  Quantity(double least, double most, String unit) {
+  Quantity(String title, double least, double most, String unit) {
+    this.title = title;
     this.least = least;
     this.most = most;
     this.unit = unit;
@@ -29,6 +31,11 @@ public enum Quantity {
   /** What is possible, in words. */
   public String range() {
     return "%.0f to %.0f %s".formatted(least, most, unit);
+  }
+
+  /** What it is called. */
+  public String title() {
+    return title;
   }
 
   public String unit() {

@@ -19,16 +19,30 @@ public record StartMoisture(double humidityPercent, double uncertaintyPercent) {
   /** State in which a spool arrives. Values: estimates (grade D), to be corrected by weighing. */
   public enum Arrival {
     /** Film drawn tight: dry air and a working sachet. */
-    SEALED_TIGHT(new StartMoisture(8, 5)),
+    SEALED_TIGHT("bag sealed tight", "film drawn tight over the reel", new StartMoisture(8, 5)),
     /** The seal leaked: half-way to a room since packing. */
-    SLACK_BAG(new StartMoisture(38, 14)),
+    SLACK_BAG("bag slack", "the seal leaked: exposed since packing", new StartMoisture(38, 14)),
     /** Lay in the open: in balance with an ordinary room. */
-    OPEN(new StartMoisture(48, 12));
+    OPEN("open", "no bag, or opened before", new StartMoisture(48, 12));
 
+    private final String title;
+    private final String sign;
     private final StartMoisture assumed;
 
-    Arrival(StartMoisture assumed) {
+    Arrival(String title, String sign, StartMoisture assumed) {
+      this.title = title;
+      this.sign = sign;
       this.assumed = assumed;
+    }
+
+    /** What it is called. */
+    public String title() {
+      return title;
+    }
+
+    /** By what it is known. */
+    public String sign() {
+      return sign;
     }
 
     public StartMoisture assumed() {

@@ -1,5 +1,6 @@
 package mindspool.core.stock;
 
+import java.util.List;
 import mindspool.core.Require;
 
 /**
@@ -9,6 +10,9 @@ import mindspool.core.Require;
  * @param diameterMm 1..5 mm, nominally 1.75 or 2.85
  */
 public record Filament(double densityGPerCm3, double diameterMm) {
+
+  /** Diameters in which filament is sold, mm (common practice). */
+  public static final List<Double> USUAL_DIAMETERS_MM = List.of(1.75, 2.85);
 
   public Filament {
     Require.within("densityGPerCm3", densityGPerCm3, 0.5, 8, "g/cm³");

@@ -28,9 +28,20 @@ public record ReceivingCheck(
 
   /** What a piece of filament does when bent. */
   public enum Bend {
-    BENDS,
-    SNAPS,
-    SNAPS_AFTER_DRYING
+    BENDS("bends"),
+    SNAPS("snaps"),
+    SNAPS_AFTER_DRYING("snaps, also dried and warm");
+
+    private final String title;
+
+    Bend(String title) {
+      this.title = title;
+    }
+
+    /** What it is called. */
+    public String title() {
+      return title;
+    }
   }
 
   /** Above this the card says that the bag leaked. */

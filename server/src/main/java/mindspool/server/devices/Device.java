@@ -16,10 +16,21 @@ class Device {
 
   /** What it is. */
   enum Kind {
-    HYGROMETER,
-    SCALE,
-    DRYER,
-    PRINTER
+    HYGROMETER("hygrometer"),
+    SCALE("scale"),
+    DRYER("dryer"),
+    PRINTER("printer");
+
+    private final String title;
+
+    Kind(String title) {
+      this.title = title;
+    }
+
+    /** What it is called. */
+    String title() {
+      return title;
+    }
   }
 
   @Id

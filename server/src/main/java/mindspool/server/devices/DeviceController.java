@@ -155,7 +155,10 @@ class DeviceController {
   /** A scale now; {@code stepG} is its smallest step. */
   record ScaleView(Double massG, Double stableG, double stepG, Long atMs) {}
 
-  record UnitView(ReadingUnit unit, Quantity quantity, String sign) {}
+  record UnitView(ReadingUnit id, Quantity quantity, String title) {}
+
+  /** A kind of device. */
+  record DeviceKindView(Device.Kind id, String title) {}
 
   @GetMapping("/devices")
   @Operation(summary = "All devices with their latest values")
@@ -287,11 +290,21 @@ class DeviceController {
         .toList();
   }
 
+  @GetMapping("/device-kinds")
+  @Operation(summary = "Kinds of devices")
+  List<DeviceKindView> kinds() {
+    return Arrays.stream(Device.Kind.values())
+        .map(kind -> new DeviceKindView(kind, kind.title()))
+        .toList();
+  }
+
   @GetMapping("/reading-units")
   @Operation(summary = "Units in which devices may report")
   List<UnitView> units() {
     return Arrays.stream(ReadingUnit.values())
-        .map(unit -> new UnitView(unit, unit.quantity(), unit.sign()))
+        .map(
+            unit ->
+                new UnitView(unit, unit.quantity(), unit.quantity().title() + ", " + unit.sign()))
         .toList();
   }
 
