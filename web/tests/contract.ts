@@ -79,6 +79,19 @@ function emptiest(schema: Schema): unknown {
   }
 }
 
+/** The emptiest answer that an operation may give; nothing where it answers without a body. */
+export function emptyAnswer(method: string, path: string): unknown {
+  const found = paths.find(
+    (each) => each.pattern.test(path) && method.toLowerCase() in each.operations,
+  )
+  const { responses } = (found?.operations[method.toLowerCase()] ?? {}) as {
+    responses?: Record<string, { content?: Record<string, { schema: Schema }> }>
+  }
+  const good = Object.entries(responses ?? {}).find(([status]) => status.startsWith('2'))?.[1]
+  const schema = Object.values(good?.content ?? {})[0]?.schema
+  return schema ? emptiest(schema) : {}
+}
+
 /** A whole answer of a published type; what is not given is as empty as it may be. */
 export function make<K extends keyof Schemas>(
   name: K,

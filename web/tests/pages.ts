@@ -1,6 +1,6 @@
 import { RouterLinkStub } from '@vue/test-utils'
 import { expect, vi } from 'vitest'
-import { make, requestErrors } from './contract'
+import { emptyAnswer, make, requestErrors } from './contract'
 
 /** One request as the server would have got it. */
 export interface Sent {
@@ -24,9 +24,6 @@ export const ACT = 77
  */
 export function serve(special: Record<string, unknown>): Sent[] {
   const answers: Record<string, unknown> = {
-    'GET /api/dryers': [],
-    'GET /api/cycles': [],
-    'GET /api/shelf': make('ShelfView'),
     [`GET /api/acts/${ACT}`]: make('ActView', {
       id: ACT,
       lines: [{ subject: 'bench', link: null, what: 'it was done' }],
@@ -44,8 +41,9 @@ export function serve(special: Record<string, unknown>): Sent[] {
     const body: unknown = text ? JSON.parse(text) : null
     expect(requestErrors(request.method, path, body)).toBe('')
     sent.push({ path, method: request.method, body })
-    const found = answers[`${request.method} ${path}`] ?? answers[path] ?? {}
-    const refused = (found as Partial<Refusal>).refusal
+    const found =
+      answers[`${request.method} ${path}`] ?? answers[path] ?? emptyAnswer(request.method, path)
+    const refused = (found as Partial<Refusal> | null)?.refusal
     return new Response(JSON.stringify(refused ?? found), {
       status: refused ? 400 : 200,
       headers: {

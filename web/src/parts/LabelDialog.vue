@@ -3,7 +3,6 @@ import { choices, useOptions } from '@/stores/options'
 import { computed, ref } from 'vue'
 import ChoiceField from './ChoiceField.vue'
 import NumberField from './NumberField.vue'
-import ProblemNote from './ProblemNote.vue'
 
 const props = defineProps<{ codes: readonly string[] }>()
 const emit = defineEmits<{ close: [] }>()
@@ -12,7 +11,6 @@ const SHEET_KEY = 'mind-spool-label-sheet'
 const known = useOptions()
 const sheet = ref(localStorage.getItem(SHEET_KEY) ?? 'A4_3X8')
 const skip = ref<number | null>(0)
-const problem = ref<Problem | null>(null)
 
 const perPage = computed(
   () => known.labelSheets.find((each) => each.id === sheet.value)?.perPage ?? 1,
@@ -49,7 +47,6 @@ function remember() {
         :min="0"
         :max="perPage - 1"
       />
-      <ProblemNote v-if="problem" :problem="problem" />
       <a
         class="button primary"
         :href="link"
