@@ -164,7 +164,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
           <input
             v-model.lazy="preferences.person"
             maxlength="60"
-            placeholder="not told"
+            placeholder="nobody named"
             autocomplete="name"
             data-testid="person"
           />

@@ -108,7 +108,7 @@ describe('the page of a dryer', () => {
     expect(shown.get<HTMLInputElement>('#slots').element.value).toBe('0')
   })
 
-  it('evaluates the vent by power first and keeps it only when told', async () => {
+  it('evaluates the vent by power first and keeps it only when asked', async () => {
     const { shown, sent } = await page({
       'POST /api/dryers/7/air-exchange': { airChangesPerHour: 107.8 },
     })

@@ -3,7 +3,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { answer, client, Problem } from '@/api/client'
 import ConflictChoice from '@/parts/ConflictChoice.vue'
-import HandsEditor from '@/stations/plan/HandsEditor.vue'
+import AttendanceEditor from '@/stations/plan/AttendanceEditor.vue'
 
 interface Sent {
   key: string | null
@@ -118,8 +118,8 @@ describe('two people change the same thing', () => {
       },
       { status: 200, body: theirs },
     )
-    const editor = mount(HandsEditor, { props: { week: { version: 3, windows: [] } } })
-    await editor.find('#hands-0').setValue('8-12')
+    const editor = mount(AttendanceEditor, { props: { week: { version: 3, windows: [] } } })
+    await editor.find('#attendance-0').setValue('8-12')
     await editor.find('form').trigger('submit')
     await flushPromises()
     expect(editor.find('[data-testid="conflict"]').text()).toContain('10:00-11:00')
@@ -135,12 +135,12 @@ describe('two people change the same thing', () => {
   it('takes theirs', async () => {
     const theirs = { version: 5, windows: [{ weekday: 1, fromMin: 600, toMin: 660 }] }
     serve({ status: 409, body: { title: 'Changed meanwhile', detail: '', current: theirs } })
-    const editor = mount(HandsEditor, { props: { week: { version: 3, windows: [] } } })
-    await editor.find('#hands-0').setValue('8-12')
+    const editor = mount(AttendanceEditor, { props: { week: { version: 3, windows: [] } } })
+    await editor.find('#attendance-0').setValue('8-12')
     await editor.find('form').trigger('submit')
     await flushPromises()
     await editor.findAll('.conflict button')[1]!.trigger('click')
-    expect(editor.find<HTMLInputElement>('#hands-0').element.value).toBe('10:00-11:00')
+    expect(editor.find<HTMLInputElement>('#attendance-0').element.value).toBe('10:00-11:00')
     expect(editor.find('[data-testid="conflict"]').exists()).toBe(false)
   })
 })

@@ -10,7 +10,7 @@ const START_S = 1_760_000_400
 beforeEach(() => setActivePinia(createPinia()))
 afterEach(() => vi.unstubAllGlobals())
 
-const CHARGE = {
+const LOAD = {
   dryerId: 1,
   dryer: 'bench',
   startHour: 4,
@@ -62,7 +62,7 @@ function plan(jobs: object[], unserved = 0, more = {}) {
     improvements: 3,
     problem: null,
     lanes: [{ dryerId: 1, name: 'bench', slots: 2, outOfOrder: false, freeFromS: START_S }],
-    plan: { charges: [CHARGE], jobs, unserved, costPoints: 300 },
+    plan: { charges: [LOAD], jobs, unserved, costPoints: 300 },
     ...more,
   }
 }
@@ -71,7 +71,7 @@ async function page(answers: Record<string, unknown>) {
   const sent = serve({
     '/api/plan': plan([placed(1)]),
     '/api/jobs': [job(1)],
-    '/api/hands': { version: 0, windows: [] },
+    '/api/attendance': { version: 0, windows: [] },
     '/api/plan/courses/AAAA': [],
     ...answers,
   })
@@ -84,7 +84,7 @@ describe('the page of the plan', () => {
   it('says in one line whether all jobs are served, and where each spool goes', async () => {
     const { shown, sent } = await page({})
     expect(shown.get('h1').text()).toBe('All 1 jobs find their filament dry')
-    expect(shown.text()).toContain('1 charge, 0.8 kWh')
+    expect(shown.text()).toContain('1 load, 0.8 kWh')
     expect(shown.get('[data-testid="jobs"]').text()).toContain('AAAA into bench')
     expect(shown.text()).toContain('Dry to the core after 7 h.')
     expect(sent.some((each) => each.path === '/api/plan/courses/AAAA')).toBe(true)
@@ -126,11 +126,11 @@ describe('the page of the plan', () => {
     expect(useActs().done?.act).toBe(ACT)
   })
 
-  it('pins a charge that is carried elsewhere, to be undone as one act', async () => {
+  it('pins a load that is carried elsewhere, to be undone as one act', async () => {
     const { shown, sent } = await page({})
-    const charge = shown.get('.charge')
-    await charge.trigger('keydown', { key: 'ArrowRight' })
-    await charge.trigger('keydown', { key: 'Enter' })
+    const load = shown.get('.load')
+    await load.trigger('keydown', { key: 'ArrowRight' })
+    await load.trigger('keydown', { key: 'Enter' })
     await flushPromises()
     expect(sent.find((each) => each.method === 'PUT')).toMatchObject({
       path: '/api/plan/pins',

@@ -3,7 +3,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import CycleLane from '@/stations/dry/CycleLane.vue'
 import DryerFacts from '@/stations/dry/DryerFacts.vue'
-import HandsEditor from '@/stations/plan/HandsEditor.vue'
+import AttendanceEditor from '@/stations/plan/AttendanceEditor.vue'
 import PlanLanes from '@/stations/plan/PlanLanes.vue'
 import TodayStation from '@/stations/today/TodayStation.vue'
 import { serve } from './pages'
@@ -114,15 +114,17 @@ describe('when somebody is there', () => {
   }
 
   it('is a line a day', () => {
-    const editor = mount(HandsEditor, { props: { week } })
-    expect(editor.find<HTMLInputElement>('#hands-0').element.value).toBe('8:00-12:00, 13:00-18:00')
-    expect(editor.find<HTMLInputElement>('#hands-6').element.value).toBe('')
+    const editor = mount(AttendanceEditor, { props: { week } })
+    expect(editor.find<HTMLInputElement>('#attendance-0').element.value).toBe(
+      '8:00-12:00, 13:00-18:00',
+    )
+    expect(editor.find<HTMLInputElement>('#attendance-6').element.value).toBe('')
   })
 
   it('is read back in minutes of the day', async () => {
-    const sent = serve({ '/api/hands': [] })
-    const editor = mount(HandsEditor, { props: { week } })
-    await editor.find('#hands-5').setValue('10 to 16:30')
+    const sent = serve({ '/api/attendance': [] })
+    const editor = mount(AttendanceEditor, { props: { week } })
+    await editor.find('#attendance-5').setValue('10 to 16:30')
     await editor.find('form').trigger('submit')
     await flushPromises()
     const put = sent.find((each) => each.method === 'PUT')?.body as typeof week
@@ -132,9 +134,9 @@ describe('when somebody is there', () => {
   })
 
   it('names what it cannot read and sends nothing', async () => {
-    const sent = serve({ '/api/hands': [] })
-    const editor = mount(HandsEditor, { props: { week } })
-    await editor.find('#hands-2').setValue('noon')
+    const sent = serve({ '/api/attendance': [] })
+    const editor = mount(AttendanceEditor, { props: { week } })
+    await editor.find('#attendance-2').setValue('noon')
     await editor.find('form').trigger('submit')
     await flushPromises()
     expect(editor.text()).toContain('Wednesday')
@@ -152,7 +154,7 @@ describe('the plan as lanes', () => {
     ],
     plan: make('PlanAnswer', {
       charges: [
-        make('ChargePlan', {
+        make('LoadPlan', {
           dryerId: 1,
           dryer: 'bench',
           startHour: 12,
@@ -193,16 +195,16 @@ describe('the plan as lanes', () => {
       ...links,
     })
 
-  it('puts charges and deadlines on one scale', () => {
+  it('puts loads and deadlines on one scale', () => {
     const drawn = lanes(null)
     // 48 h are shown for the last job at 44 h.
-    expect(Number(drawn.find('.charge .hot').attributes('x'))).toBe(250)
-    expect(Number(drawn.find('.charge .needed').attributes('width'))).toBe(125)
+    expect(Number(drawn.find('.load .hot').attributes('x'))).toBe(250)
+    expect(Number(drawn.find('.load .needed').attributes('width'))).toBe(125)
     const deadlines = drawn.findAll('.deadline')
     expect(Number(deadlines[0]?.attributes('x1'))).toBe(500)
     expect(deadlines[1]?.classes()).toContain('missed')
     expect(drawn.text()).toContain('out of order')
-    expect(drawn.find('.charge').attributes('aria-label')).toContain('bench: AAAA, BBBB at 65 °C')
+    expect(drawn.find('.load').attributes('aria-label')).toContain('bench: AAAA, BBBB at 65 °C')
   })
 
   it('shows the moisture of the chosen spool underneath', () => {
@@ -215,30 +217,30 @@ describe('the plan as lanes', () => {
     expect(height(points.at(-1))).toBe(height(points.at(-2)))
   })
 
-  it('lets arrow keys carry a charge and Enter pin it there', async () => {
+  it('lets arrow keys carry a load and Enter pin it there', async () => {
     const drawn = lanes('AAAA')
-    const charge = drawn.find('.charge')
-    await charge.trigger('keydown', { key: 'ArrowRight' })
-    await charge.trigger('keydown', { key: 'ArrowRight' })
-    await charge.trigger('keydown', { key: 'ArrowDown' })
+    const load = drawn.find('.load')
+    await load.trigger('keydown', { key: 'ArrowRight' })
+    await load.trigger('keydown', { key: 'ArrowRight' })
+    await load.trigger('keydown', { key: 'ArrowDown' })
     expect(drawn.find('[role="status"]').text()).toContain('AAAA, BBBB to big')
     expect(drawn.emitted('moved')).toBeUndefined()
-    await charge.trigger('keydown', { key: 'Enter' })
+    await load.trigger('keydown', { key: 'Enter' })
     expect(drawn.emitted('moved')?.[0]?.slice(1)).toEqual([2, 13])
     expect(drawn.find('[role="status"]').exists()).toBe(false)
   })
 
-  it('lets Escape put a carried charge back', async () => {
+  it('lets Escape put a carried load back', async () => {
     const drawn = lanes('AAAA')
-    const charge = drawn.find('.charge')
-    await charge.trigger('keydown', { key: 'ArrowLeft' })
-    await charge.trigger('keydown', { key: 'Escape' })
-    await charge.trigger('keydown', { key: 'Enter' })
+    const load = drawn.find('.load')
+    await load.trigger('keydown', { key: 'ArrowLeft' })
+    await load.trigger('keydown', { key: 'Escape' })
+    await load.trigger('keydown', { key: 'Enter' })
     expect(drawn.emitted('moved')).toBeUndefined()
     for (let i = 0; i < 40; i++) {
-      await charge.trigger('keydown', { key: 'ArrowLeft' })
+      await load.trigger('keydown', { key: 'ArrowLeft' })
     }
-    await charge.trigger('keydown', { key: 'Enter' })
+    await load.trigger('keydown', { key: 'Enter' })
     expect(drawn.emitted('moved')?.[0]?.slice(1)).toEqual([1, 0])
   })
 })
@@ -248,7 +250,7 @@ describe('the run sheet', () => {
     key,
     atS,
     overdue: false,
-    doer: 'HANDS',
+    doer: 'PERSON',
     what: `do ${key}`,
     why: 'because',
     ifSkipped: 'wet again',

@@ -13,7 +13,7 @@ describe('a label scanner that types', () => {
     return found
   }
 
-  it('is told from a person by its speed', () => {
+  it('differs from a person by its speed', () => {
     expect(typed('AC7X', 8)).toEqual(['AC7X'])
     expect(typed('AC7X', 200)).toEqual([])
   })

@@ -24,7 +24,7 @@ const SCALE_KEY = 'mind-spool-scale'
 const scales = ref<Schemas['DeviceView'][]>([])
 const scaleId = ref<number | null>(null)
 const shown = ref<Schemas['ScaleView'] | null>(null)
-/** Mass that was told last; a new one counts only once the scale was moved away from it. */
+/** Mass that was taken last; a new one counts only once the scale was moved away from it. */
 const taken = ref<number | null>(null)
 let timer: ReturnType<typeof setTimeout> | undefined
 let gone = false

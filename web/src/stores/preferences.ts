@@ -26,7 +26,7 @@ export const usePreferences = defineStore('preferences', () => {
   const theme = ref<Theme>((stored('theme') as Theme | null) ?? system)
   const fahrenheit = ref(stored('temperature') === 'F')
 
-  /** Who works at this device; told with everything recorded from it. */
+  /** Who works at this device; goes with everything recorded from it. */
   const person = ref(stored('person') ?? '')
   watch(person, (value) => {
     store('person', value.trim())
@@ -34,7 +34,7 @@ export const usePreferences = defineStore('preferences', () => {
   })
   tellPerson(person.value)
 
-  /** Price of a kWh in whatever money is used here; none while nobody told. */
+  /** Price of a kWh in whatever money is used here; none while nobody gave one. */
   const energyPrice = ref<number | null>(Number(stored('energyPrice')) || null)
   watch(energyPrice, (value) => store('energyPrice', String(value ?? '')))
 

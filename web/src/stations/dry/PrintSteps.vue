@@ -13,7 +13,7 @@ const props = defineProps<{
 /** Less apart than this two steps are one for whoever looks at a clock, h. */
 const TOLD_APART_H = 0.4
 
-const told = computed(() => {
+const shown = computed(() => {
   const kept: Schemas['PrintStepView'][] = []
   for (const step of props.steps) {
     const before = kept.at(-1)
@@ -33,13 +33,13 @@ function words(step: Schemas['PrintStepView']): string {
 </script>
 
 <template>
-  <section v-if="told.length > 1" class="steps" data-testid="print-steps">
+  <section v-if="shown.length > 1" class="steps" data-testid="print-steps">
     <h2>What each further hour buys</h2>
     <p class="small soft">
       Grams that probably print if it is taken out then, the outermost wraps first.
     </p>
     <ol>
-      <li v-for="step in told" :key="step.hour">
+      <li v-for="step in shown" :key="step.hour">
         <span class="small number hour">{{ step.hour < 0.05 ? 'now' : hours(step.hour) }}</span>
         <span class="track" role="img" :aria-label="words(step)">
           <span class="bar" :style="{ width: `${(100 * step.grams) / all}%` }" />

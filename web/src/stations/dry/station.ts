@@ -15,7 +15,7 @@ export default {
     },
     {
       path: '/dry/:codes([^/]+\\+[^/]+)',
-      component: () => import('./DryCharge.vue'),
+      component: () => import('./DryLoad.vue'),
       props: (route) => ({ codes: String(route.params.codes).split('+') }),
       meta: { title: 'Dry together' },
     },

@@ -6,7 +6,7 @@ import TimeAxis from '@/parts/TimeAxis.vue'
 import { TimeScale } from '@/parts/timeScale'
 import type { Spool } from '@/stores/shelf'
 
-/** Dryers over time with the charges in them, the jobs they serve, and one spool's moisture. */
+/** Dryers over time with the loads in them, the jobs they serve, and one spool's moisture. */
 const props = defineProps<{
   view: Schemas['PlanView']
   week: Schemas['WindowView'][]
@@ -16,9 +16,9 @@ const props = defineProps<{
 }>()
 
 const chosen = defineModel<string | null>('chosen', { required: true })
-const emit = defineEmits<{ moved: [charge: Charge, dryerId: number, startHour: number] }>()
+const emit = defineEmits<{ moved: [load: Load, dryerId: number, startHour: number] }>()
 
-type Charge = Schemas['ChargePlan']
+type Load = Schemas['LoadPlan']
 
 const WIDTH = 1000
 const LANE = 46
@@ -78,19 +78,19 @@ const absences = computed(() => {
   return spans.filter((each) => each.from < span.value)
 })
 
-const charges = computed(() =>
-  (plan.value?.charges ?? []).map((charge) => ({
-    charge,
-    x: x(charge.startHour),
-    width: Math.max(4, x(charge.endHour) - x(charge.startHour)),
+const loads = computed(() =>
+  (plan.value?.charges ?? []).map((load) => ({
+    load,
+    x: x(load.startHour),
+    width: Math.max(4, x(load.endHour) - x(load.startHour)),
     // A spool that only has to print is out before the core is dry.
     needed: Math.max(
       2,
-      x(Math.min(charge.endHour, charge.startHour + charge.neededHours)) - x(charge.startHour),
+      x(Math.min(load.endHour, load.startHour + load.neededHours)) - x(load.startHour),
     ),
-    y: laneOf(charge.dryerId) * LANE + 6,
-    chosen: charge.codes.includes(chosen.value ?? ''),
-    label: `${charge.dryer}: ${charge.codes.join(', ')} at ${temperature(charge.setpointC)} from ${moment(props.view.startS + 3600 * charge.startHour, props.view.startS)} for ${hours(charge.endHour - charge.startHour)}`,
+    y: laneOf(load.dryerId) * LANE + 6,
+    chosen: load.codes.includes(chosen.value ?? ''),
+    label: `${load.dryer}: ${load.codes.join(', ')} at ${temperature(load.setpointC)} from ${moment(props.view.startS + 3600 * load.startHour, props.view.startS)} for ${hours(load.endHour - load.startHour)}`,
   })),
 )
 
@@ -128,16 +128,16 @@ const curve = computed(() => {
 })
 
 const dragging = ref<{
-  charge: Charge
+  load: Load
   fromX: number
   fromY: number
   dx: number
   dy: number
 } | null>(null)
 
-function grab(event: PointerEvent, charge: Charge) {
-  chosen.value = charge.codes[0] ?? null
-  dragging.value = { charge, fromX: event.clientX, fromY: event.clientY, dx: 0, dy: 0 }
+function grab(event: PointerEvent, load: Load) {
+  chosen.value = load.codes[0] ?? null
+  dragging.value = { load, fromX: event.clientX, fromY: event.clientY, dx: 0, dy: 0 }
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
 }
 
@@ -158,69 +158,69 @@ function drop() {
   if (!held || Math.hypot(held.dx, held.dy) < 6) {
     return
   }
-  const lane = laneOf(held.charge.dryerId) + Math.round(held.dy / LANE)
+  const lane = laneOf(held.load.dryerId) + Math.round(held.dy / LANE)
   const to = props.view.lanes[Math.min(props.view.lanes.length - 1, Math.max(0, lane))]
-  const hour = held.charge.startHour + scale.value.hoursOf(held.dx)
+  const hour = held.load.startHour + scale.value.hoursOf(held.dx)
   if (to) {
-    emit('moved', held.charge, to.dryerId, Math.max(0, Math.round(hour / SNAP_H) * SNAP_H))
+    emit('moved', held.load, to.dryerId, Math.max(0, Math.round(hour / SNAP_H) * SNAP_H))
   }
 }
 
-/** Where the arrow keys have put a charge that is not yet dropped. */
-const carried = shallowRef<{ charge: Charge; hours: number; lanes: number } | null>(null)
+/** Where the arrow keys have put a load that is not yet dropped. */
+const carried = shallowRef<{ load: Load; hours: number; lanes: number } | null>(null)
 
-function key(event: KeyboardEvent, charge: Charge) {
+function key(event: KeyboardEvent, load: Load) {
   const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[
     event.key
   ]
   if (step) {
     event.preventDefault()
-    const held = carried.value?.charge === charge ? carried.value : { charge, hours: 0, lanes: 0 }
-    const lane = laneOf(charge.dryerId)
+    const held = carried.value?.load === load ? carried.value : { load, hours: 0, lanes: 0 }
+    const lane = laneOf(load.dryerId)
     carried.value = {
-      charge,
-      hours: Math.max(-charge.startHour, held.hours + SNAP_H * step[0]!),
+      load,
+      hours: Math.max(-load.startHour, held.hours + SNAP_H * step[0]!),
       lanes:
         Math.min(props.view.lanes.length - 1, Math.max(0, lane + held.lanes + step[1]!)) - lane,
     }
   } else if (event.key === 'Escape') {
     carried.value = null
   } else if (event.key === 'Enter') {
-    chosen.value = charge.codes[0] ?? null
-    putDown(charge)
+    chosen.value = load.codes[0] ?? null
+    putDown(load)
   }
 }
 
-function putDown(charge: Charge) {
+function putDown(load: Load) {
   const held = carried.value
   carried.value = null
-  const to = held && props.view.lanes[laneOf(charge.dryerId) + held.lanes]
-  if (held?.charge === charge && to && (held.hours || held.lanes)) {
-    emit('moved', charge, to.dryerId, charge.startHour + held.hours)
+  const to = held && props.view.lanes[laneOf(load.dryerId) + held.lanes]
+  if (held?.load === load && to && (held.hours || held.lanes)) {
+    emit('moved', load, to.dryerId, load.startHour + held.hours)
   }
 }
 
-/** Said aloud and shown while a charge is carried by keys. */
+/** Said aloud and shown while a load is carried by keys. */
 const carrying = computed(() => {
   const held = carried.value
-  const to = held && props.view.lanes[laneOf(held.charge.dryerId) + held.lanes]
+  const to = held && props.view.lanes[laneOf(held.load.dryerId) + held.lanes]
   return held && to
-    ? `${held.charge.codes.join(', ')} to ${to.name}, ${moment(props.view.startS + 3600 * (held.charge.startHour + held.hours), props.view.startS)}: Enter pins it there, Escape leaves it`
+    ? `${held.load.codes.join(', ')} to ${to.name}, ${moment(props.view.startS + 3600 * (held.load.startHour + held.hours), props.view.startS)}: Enter pins it there, Escape leaves it`
     : ''
 })
 
-/** How far a charge is from its place while it is carried or drawn, in the picture's units. */
-function away(charge: Charge): { dx: number; dy: number } {
+/** How far a load is from its place while it is carried or drawn, in the picture's units. */
+function away(load: Load): { dx: number; dy: number } {
   const moving = carried.value
-  if (moving?.charge === charge) {
+  if (moving?.load === load) {
     return { dx: (WIDTH * moving.hours) / span.value, dy: moving.lanes * LANE }
   }
   const held = dragging.value
-  return held?.charge === charge ? held : { dx: 0, dy: 0 }
+  return held?.load === load ? held : { dx: 0, dy: 0 }
 }
 
-function shift(charge: Charge): string {
-  const { dx, dy } = away(charge)
+function shift(load: Load): string {
+  const { dx, dy } = away(load)
   return dx || dy ? `translate(${dx} ${dy})` : ''
 }
 </script>
@@ -282,18 +282,18 @@ function shift(charge: Charge): string {
         :data-index="i"
       />
       <g
-        v-for="each in charges"
-        :key="`${each.charge.dryerId}-${each.charge.startHour}`"
-        class="charge"
+        v-for="each in loads"
+        :key="`${each.load.dryerId}-${each.load.startHour}`"
+        class="load"
         :class="{ chosen: each.chosen }"
         role="button"
         tabindex="0"
         :aria-label="each.label"
-        :transform="shift(each.charge)"
-        @pointerdown="grab($event, each.charge)"
+        :transform="shift(each.load)"
+        @pointerdown="grab($event, each.load)"
         @pointermove="drag"
         @pointerup="drop"
-        @keydown="key($event, each.charge)"
+        @keydown="key($event, each.load)"
         @blur="carried = null"
       >
         <title>{{ each.label }}</title>
@@ -329,15 +329,15 @@ function shift(charge: Charge): string {
     <p v-if="carrying" class="carrying small" role="status">{{ carrying }}</p>
     <div class="labels" aria-hidden="true">
       <span
-        v-for="each in charges"
-        :key="`l-${each.charge.dryerId}-${each.charge.startHour}`"
+        v-for="each in loads"
+        :key="`l-${each.load.dryerId}-${each.load.startHour}`"
         class="tag"
         :style="{
-          left: `${(each.x + away(each.charge).dx) / 10}%`,
-          top: `${each.y + 6 + away(each.charge).dy}px`,
+          left: `${(each.x + away(each.load).dx) / 10}%`,
+          top: `${each.y + 6 + away(each.load).dy}px`,
           maxWidth: `${each.width / 10}%`,
         }"
-        >{{ each.charge.codes.join(' ') }}</span
+        >{{ each.load.codes.join(' ') }}</span
       >
     </div>
     <TimeAxis class="under" :scale="scale" :now-s="view.startS" />
@@ -425,7 +425,7 @@ svg {
   opacity: 0.6;
 }
 
-.charge {
+.load {
   cursor: grab;
 }
 

@@ -8,7 +8,7 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 import { hours, moment, temperature } from '@/parts/format'
 import { useActs } from '@/stores/acts'
 import { useShelf } from '@/stores/shelf'
-import HandsEditor from './HandsEditor.vue'
+import AttendanceEditor from './AttendanceEditor.vue'
 import PlanLanes from './PlanLanes.vue'
 
 const POLL_MS = 700
@@ -38,7 +38,7 @@ const {
     const [plan, jobs, week] = await Promise.all([
       answer(client.GET('/api/plan')),
       answer(client.GET('/api/jobs')),
-      answer(client.GET('/api/hands')),
+      answer(client.GET('/api/attendance')),
     ])
     return { plan, jobs, week }
   },
@@ -109,7 +109,7 @@ const headline = computed(() => {
 })
 
 const energy = computed(() =>
-  (view.value?.plan?.charges ?? []).reduce((sum, charge) => sum + charge.energyKWh, 0),
+  (view.value?.plan?.charges ?? []).reduce((sum, load) => sum + load.energyKWh, 0),
 )
 
 async function add() {
@@ -146,13 +146,13 @@ async function done(job: Schemas['JobView']) {
   await seek()
 }
 
-/** A charge that was drawn elsewhere stays there; everything else follows. */
-async function moved(charge: Schemas['ChargePlan'], dryerId: number, startHour: number) {
+/** A load that was drawn elsewhere stays there; everything else follows. */
+async function moved(load: Schemas['LoadPlan'], dryerId: number, startHour: number) {
   const startAt = new Date(1000 * (nowS.value + 3600 * startHour)).toISOString()
   try {
-    const pins = charge.jobIds.map((jobId) => ({
+    const pins = load.jobIds.map((jobId) => ({
       jobId,
-      code: placed.value.get(jobId)?.code ?? charge.codes[0],
+      code: placed.value.get(jobId)?.code ?? load.codes[0],
     }))
     await acts.record(client.PUT('/api/plan/pins', { body: { pins, dryerId, startAt } }))
     await seek()
@@ -167,15 +167,15 @@ async function free(jobId: number) {
 }
 
 function where(job: Schemas['JobPlan']): string {
-  const charge = view.value?.plan?.charges.find(
+  const load = view.value?.plan?.charges.find(
     (each) => each.dryerId === job.dryerId && each.startHour === job.chargeStartHour,
   )
-  if (!charge) {
+  if (!load) {
     return job.served ? `${job.code}, as it is` : `${job.code}, not dry by then`
   }
-  const at = moment(nowS.value + 3600 * charge.startHour, nowS.value)
-  const out = moment(nowS.value + 3600 * (job.leavesHour ?? charge.outHour), nowS.value)
-  return `${job.code} into ${charge.dryer} ${at}, ${temperature(charge.setpointC)}, out ${out}`
+  const at = moment(nowS.value + 3600 * load.startHour, nowS.value)
+  const out = moment(nowS.value + 3600 * (job.leavesHour ?? load.outHour), nowS.value)
+  return `${job.code} into ${load.dryer} ${at}, ${temperature(load.setpointC)}, out ${out}`
 }
 </script>
 
@@ -183,7 +183,7 @@ function where(job: Schemas['JobPlan']): string {
   <div class="head">
     <h1 data-testid="plan-headline">{{ headline }}</h1>
     <p v-if="view?.plan" class="soft">
-      {{ view.plan.charges.length }} {{ view.plan.charges.length === 1 ? 'charge' : 'charges' }},
+      {{ view.plan.charges.length }} {{ view.plan.charges.length === 1 ? 'load' : 'loads' }},
       {{ energy.toFixed(1) }} kWh
     </p>
     <span class="seek">
@@ -210,9 +210,9 @@ function where(job: Schemas['JobPlan']): string {
     @moved="moved"
   />
   <p class="small soft">
-    Boxes: charges, darker until dry nine times in ten; shaded: nobody there; upright: a job's
-    start. Draw a box elsewhere, or take it there by arrow keys and Enter, to pin it; the rest
-    follows. Once out, a spool waits in its bag.
+    Boxes: loads, darker until dry nine times in ten; shaded: nobody there; upright: a job's start.
+    Draw a box elsewhere, or take it there by arrow keys and Enter, to pin it; the rest follows.
+    Once out, a spool waits in its bag.
   </p>
 
   <div class="columns">
@@ -297,7 +297,7 @@ function where(job: Schemas['JobPlan']): string {
         <button class="button primary" data-testid="add-job">Add and plan</button>
       </form>
       <ProblemNote v-if="jobProblem" :problem="jobProblem" />
-      <HandsEditor :week="week" @saved="seek" />
+      <AttendanceEditor :week="week" @saved="seek" />
     </section>
   </div>
 </template>

@@ -9,7 +9,7 @@ import { useTime } from '@/stores/time'
 const props = defineProps<{ spool: Spool }>()
 const emit = defineEmits<{ open: [] }>()
 
-/** Where outside and core differ by more than this share of the limit, both are told. */
+/** Where outside and core differ by more than this share of the limit, both are shown. */
 const TELLING_DIFFERENCE = 0.08
 
 const shelf = useShelf()

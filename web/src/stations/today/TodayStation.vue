@@ -28,7 +28,7 @@ const { view, problem } = usePolled(
 )
 
 const DOERS: Record<Line['doer'], string> = {
-  HANDS: 'hands',
+  PERSON: 'you',
   DRYER: 'dryer',
   PRINTER: 'printer',
 }

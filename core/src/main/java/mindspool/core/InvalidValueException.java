@@ -1,7 +1,7 @@
 package mindspool.core;
 
 /**
- * A value that cannot be used, told in the terms of the person who gave it: which field, which
+ * A value that cannot be used, said in the terms of the person who gave it: which field, which
  * value, what would be allowed, and what to do.
  */
 public final class InvalidValueException extends IllegalArgumentException {

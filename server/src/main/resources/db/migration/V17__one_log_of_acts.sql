@@ -203,3 +203,8 @@ create index edit_act on edit (act_id);
 
 alter table print_job alter column undone_s rename to removed_s;
 alter table print_job drop column person;
+
+-- One word for one thing: the hours when somebody is there.
+
+alter table hands_window rename to attendance_window;
+alter table hands_week rename to attendance_week;

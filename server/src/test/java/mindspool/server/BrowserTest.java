@@ -400,8 +400,8 @@ class BrowserTest {
     page.getByRole(AriaRole.CHECKBOX).nth(1).check();
     page.getByRole(AriaRole.CHECKBOX).nth(3).check();
     page.getByTestId("together").click();
-    assertThat(page.getByTestId("charge-headline")).containsText(Pattern.compile("°C"));
-    assertThat(page.getByTestId("charge-advice")).isVisible();
+    assertThat(page.getByTestId("load-headline")).containsText(Pattern.compile("°C"));
+    assertThat(page.getByTestId("load-advice")).isVisible();
     assertThat(page.locator(".lanes svg[role=img]")).hasCount(3);
     assertAccessible("drying together");
     page.locator("#setpoint").fill("200");

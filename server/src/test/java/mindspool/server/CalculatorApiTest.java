@@ -321,13 +321,13 @@ class CalculatorApiTest extends ServerTest {
         .isEqualTo("points[0].temperatureC");
   }
 
-  private static final String CHARGED =
+  private static final String LOADED =
       """
       {"name": "%s", "material": "%s", "reel": "%s", "initialMoisturePercent": %s,
        "winding": {"hubRadiusMm": 40, "outerRadiusMm": 100, "widthMm": 60, "netMassG": 1000}}
       """;
 
-  private Answer charge(String spools, String dryer) {
+  private Answer load(String spools, String dryer) {
     return api.post(
         "/api/calc/drying-charge",
         """
@@ -338,12 +338,12 @@ class CalculatorApiTest extends ServerTest {
 
   /** A nylon and a PLA: the PLA holds the dryer down so far that the nylon never gets dry. */
   @Test
-  void aChargeIsAsWarmAsItsMostDelicateSpool() {
+  void aLoadIsAsWarmAsItsMostDelicateSpool() {
     String both =
-        CHARGED.formatted("nylon", "PA6", "metal", 2.6)
+        LOADED.formatted("nylon", "PA6", "metal", 2.6)
             + ","
-            + CHARGED.formatted("PLA", "PLA", "metal", 0.35);
-    JsonNode answer = charge(both, "{\"ratedMaxC\": 90, \"airChangesPerHour\": 6}").body();
+            + LOADED.formatted("PLA", "PLA", "metal", 0.35);
+    JsonNode answer = load(both, "{\"ratedMaxC\": 90, \"airChangesPerHour\": 6}").body();
     assertThat(answer.get("setpointC").asDouble()).isEqualTo(50);
     assertThat(answer.get("heldBackBy").asInt()).isEqualTo(1);
     assertThat(answer.get("withoutItC").asDouble()).isGreaterThan(75);
@@ -351,22 +351,22 @@ class CalculatorApiTest extends ServerTest {
     assertThat(answer.at("/spools/0/dryHours").isNull()).isTrue();
     assertThat(answer.at("/spools/1/dryHours").asDouble()).isBetween(5.0, 20.0);
     JsonNode alone =
-        charge(
-                CHARGED.formatted("nylon", "PA6", "metal", 2.6),
+        load(
+                LOADED.formatted("nylon", "PA6", "metal", 2.6),
                 "{\"ratedMaxC\": 90, \"airChangesPerHour\": 6}")
             .body();
     assertThat(alone.get("lastHours").asDouble()).isGreaterThan(20);
   }
 
   @Test
-  void aBadChargeNamesTheSpoolAndField() {
-    String good = CHARGED.formatted("a", "PLA", "metal", 0.3);
+  void aBadLoadNamesTheSpoolAndField() {
+    String good = LOADED.formatted("a", "PLA", "metal", 0.3);
     assertThat(
-            charge(good + "," + CHARGED.formatted("b", "glue", "metal", 0.3), "{\"ratedMaxC\": 70}")
+            load(good + "," + LOADED.formatted("b", "glue", "metal", 0.3), "{\"ratedMaxC\": 70}")
                 .field())
         .isEqualTo("spools[1].material");
-    assertThat(charge("", "{\"ratedMaxC\": 70}").field()).isEqualTo("spools");
-    assertThat(charge(good, "{\"ratedMaxC\": 70, \"setpointC\": 90}").field())
+    assertThat(load("", "{\"ratedMaxC\": 70}").field()).isEqualTo("spools");
+    assertThat(load(good, "{\"ratedMaxC\": 70, \"setpointC\": 90}").field())
         .isEqualTo("dryer.setpointC");
   }
 }

@@ -278,7 +278,7 @@ class CycleApiTest extends ServerTest {
     assertThat(both.detail()).contains("out of order").contains("a cycle that nobody stopped");
   }
 
-  /** Too hot for what is inside: an alarm at once, and the dryer is told to switch off. */
+  /** Too hot for what is inside: an alarm at once, and a message switches the dryer off. */
   @Test
   void overTemperatureAlarmsAndSwitchesOff() throws InterruptedException {
     Mqtt3BlockingClient client = brokerClient();
@@ -301,9 +301,9 @@ class CycleApiTest extends ServerTest {
       await(() -> !cycle(id).at("/summary/alarm").isNull());
       JsonNode view = cycle(id);
       assertThat(view.at("/summary/alarm").asString()).contains("73.5 °C").contains("PETG");
-      var told = messages.receive(10, TimeUnit.SECONDS);
-      assertThat(told).isPresent();
-      assertThat(new String(told.get().getPayloadAsBytes(), StandardCharsets.UTF_8))
+      var sent = messages.receive(10, TimeUnit.SECONDS);
+      assertThat(sent).isPresent();
+      assertThat(new String(sent.get().getPayloadAsBytes(), StandardCharsets.UTF_8))
           .isEqualTo("off");
       await(() -> cycle(id).at("/summary/stage").asString().equals("PAUSED"));
       assertThat(cycle(id).get("shownC").asDouble()).isEqualTo(73.5);
@@ -341,11 +341,11 @@ class CycleApiTest extends ServerTest {
         id,
         "\"act\": \"WITHOUT_POWER\", \"at\": \"%s\", \"until\": \"%s\""
             .formatted(Instant.ofEpochSecond(gone), NOW.minus(1, ChronoUnit.HOURS)));
-    JsonNode told = cycle(id);
-    assertThat(told.get("unanswered")).isEmpty();
-    assertThat(told.get("heated")).hasSize(2);
-    assertThat(told.at("/spools/0/meanPercent").asDouble()).isGreaterThan(1.1 * ran);
-    assertThat(told.at("/summary/plannedEndS").asLong())
+    JsonNode answered = cycle(id);
+    assertThat(answered.get("unanswered")).isEmpty();
+    assertThat(answered.get("heated")).hasSize(2);
+    assertThat(answered.at("/spools/0/meanPercent").asDouble()).isGreaterThan(1.1 * ran);
+    assertThat(answered.at("/summary/plannedEndS").asLong())
         .isEqualTo(NOW.plus(8, ChronoUnit.HOURS).getEpochSecond());
     assertThat(refused(id, "\"act\": \"WITHOUT_POWER\"")).isEqualTo("at");
   }
@@ -430,7 +430,7 @@ class CycleApiTest extends ServerTest {
             .formatted(topic, dryer, topic));
     String code = spool("PETG", "");
     long id = started(code, 60, 8, 6);
-    double reckoned = cycle(id).at("/spools/0/meanPercent").asDouble();
+    double computed = cycle(id).at("/spools/0/meanPercent").asDouble();
     for (int minute = 360; minute >= 0; minute -= 5) {
       boolean cold = minute <= 240 && minute >= 60;
       publish(
@@ -445,11 +445,11 @@ class CycleApiTest extends ServerTest {
     await(() -> cycle(id).get("coldSpans").size() == 1);
     JsonNode span = cycle(id).at("/coldSpans/0");
     assertThat(span.get("toS").asLong() - span.get("fromS").asLong()).isBetween(10_500L, 11_500L);
-    await(() -> cycle(id).at("/spools/0/meanPercent").asDouble() > 1.1 * reckoned);
+    await(() -> cycle(id).at("/spools/0/meanPercent").asDouble() > 1.1 * computed);
     client.disconnect();
   }
 
-  private double meanAfter(String code, String charge, double airChanges) {
+  private double meanAfter(String code, String load, double airChanges) {
     describe(
         String.format(
             Locale.ROOT,
@@ -459,7 +459,7 @@ class CycleApiTest extends ServerTest {
     Answer answer =
         start(
             "\"codes\": [%s], \"setpointC\": 60, \"hours\": 8, \"at\": \"%s\""
-                .formatted(charge, NOW.minus(6, ChronoUnit.HOURS)));
+                .formatted(load, NOW.minus(6, ChronoUnit.HOURS)));
     assertThat(answer.status()).as(answer.raw().body()).isEqualTo(201);
     long id = answer.body().get("id").asLong();
     double mean = mean(code);

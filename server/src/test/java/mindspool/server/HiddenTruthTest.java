@@ -65,7 +65,7 @@ class HiddenTruthTest extends ServerTest {
     if (volumeL > 0) {
       workshop.addBox(name, ContainerKind.valueOf(kind), volumeL, gelG);
       if (gelG > 0) {
-        told(
+        recorded(
             "/api/places/" + places.get(name) + "/desiccant",
             "{\"kind\": \"silica_gel\", \"massG\": %.1f, \"at\": \"%s\"}"
                 .formatted(1.02 * gelG, at(0)));
@@ -75,7 +75,7 @@ class HiddenTruthTest extends ServerTest {
     }
   }
 
-  private void told(String path, String json) {
+  private void recorded(String path, String json) {
     Answer answer = api.post(path, json);
     assertThat(answer.status()).as(path + " " + answer.raw().body()).isEqualTo(201);
   }
@@ -87,7 +87,7 @@ class HiddenTruthTest extends ServerTest {
   private void hygrometer(String place) {
     String topic = "truth/" + place;
     workshop.addHygrometer(place, new SimulatedHygrometer(topic, random));
-    told(
+    recorded(
         "/api/devices",
         """
         {"name": "in %s", "kind": "HYGROMETER", "placeId": %d, "channels": [
@@ -145,7 +145,7 @@ class HiddenTruthTest extends ServerTest {
         start + moveDay * DAY_S,
         () -> {
           workshop.place(truth, second);
-          told(
+          recorded(
               "/api/spools/" + code + "/moves",
               "{\"placeId\": %d, \"at\": \"%s\"}".formatted(places.get(second), at(moveDay)));
         });
@@ -154,7 +154,7 @@ class HiddenTruthTest extends ServerTest {
         start + printDay * DAY_S,
         () -> {
           truth.use(250);
-          told(
+          recorded(
               "/api/spools/" + code + "/weighings",
               String.format(
                   Locale.ROOT,

@@ -137,7 +137,7 @@ class LotApiTest extends ServerTest {
   private double laterThanLikely(String code, long room) {
     JsonNode forecast =
         posted200(
-                "/api/charge-forecast",
+                "/api/load-forecast",
                 "{\"codes\": [\"%s\"], \"roomPlaceId\": %d, \"dryer\": {\"ratedMaxC\": 90}}"
                     .formatted(code, room))
             .get("forecast");

@@ -27,7 +27,7 @@ class PlanApiTest extends ServerTest {
     dryer = addPlaceIn(room, "plan dryer " + counter, "DRYER", ", \"ratedMaxC\": 80");
     api.change(
         "/api/dryers/" + dryer, "{\"kind\": \"LABORATORY_OVEN\", \"ratedMaxC\": 80, \"slots\": 2}");
-    api.change("/api/hands", "{\"windows\": []}");
+    api.change("/api/attendance", "{\"windows\": []}");
   }
 
   /** So that a test that failed does not make others fail. */
@@ -150,7 +150,7 @@ class PlanApiTest extends ServerTest {
     long later = job("later", "\"code\": \"%s\"".formatted(other), 80).get("id").asLong();
     Instant at = NOW.plus(30, ChronoUnit.HOURS).truncatedTo(ChronoUnit.HOURS);
     api.change(
-        "/api/hands",
+        "/api/attendance",
         "{\"windows\": [%s]}"
             .formatted(
                 java.util.stream.IntStream.rangeClosed(1, 7)
@@ -193,12 +193,13 @@ class PlanApiTest extends ServerTest {
     assertThat(api.post("/api/jobs", "{\"name\": \"x\"}").field()).isEqualTo("material");
     assertThat(
             api.change(
-                    "/api/hands", "{\"windows\": [{\"weekday\": 8, \"fromMin\": 0, \"toMin\": 9}]}")
+                    "/api/attendance",
+                    "{\"windows\": [{\"weekday\": 8, \"fromMin\": 0, \"toMin\": 9}]}")
                 .field())
         .isEqualTo("windows[0].weekday");
     assertThat(
             api.change(
-                    "/api/hands",
+                    "/api/attendance",
                     "{\"windows\": [{\"weekday\": 1, \"fromMin\": 99, \"toMin\": 9}]}")
                 .field())
         .isEqualTo("windows[0].toMin");
@@ -233,7 +234,7 @@ class PlanApiTest extends ServerTest {
           .append(day > 1 ? ", " : "")
           .append("{\"weekday\": %d, \"fromMin\": 0, \"toMin\": 1440}".formatted(day));
     }
-    api.change("/api/hands", "{\"windows\": [" + always + "]}");
+    api.change("/api/attendance", "{\"windows\": [" + always + "]}");
     String code = wetSpool();
     JsonNode forecast =
         posted(

@@ -20,7 +20,7 @@ import org.springframework.boot.test.context.TestConfiguration;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Primary;
 
-/** The same facts told in any order, with anything computed in between, give the same water. */
+/** The same facts recorded in any order, with anything computed in between, give the same water. */
 class ShuffledHistoryTest extends ServerTest {
 
   private static final Instant NOW = Instant.now().truncatedTo(ChronoUnit.SECONDS);
@@ -42,7 +42,7 @@ class ShuffledHistoryTest extends ServerTest {
     return NOW.minus(Math.round((DAYS - day) * 24 * 60), ChronoUnit.MINUTES);
   }
 
-  /** A room with a box and shelves in it, and one spool; what happens to them is told apart. */
+  /** A room with a box and shelves in it, and one spool; what happens to them is recorded apart. */
   private final class Workshop {
     final String name;
     final long room;

@@ -165,12 +165,12 @@ class SimultaneousTest extends ServerTest {
 
   @Test
   void theWeekIsAWholeAndAStaleOneIsRefused() throws Exception {
-    int version = api.get("/api/hands").body().get("version").asInt();
+    int version = api.get("/api/attendance").body().get("version").asInt();
     List<Answer> weeks =
         atOnce(
             i ->
                 api.put(
-                    "/api/hands",
+                    "/api/attendance",
                     "{\"version\": %d, \"windows\": [{\"weekday\": %d, \"fromMin\": 480, \"toMin\": 720}]}"
                         .formatted(version, 1 + i % 7)));
     assertThat(done(weeks)).isEqualTo(1);
@@ -178,8 +178,8 @@ class SimultaneousTest extends ServerTest {
         weeks.stream().filter(answer -> answer.status() == 409).findFirst().orElseThrow();
     assertThat(stale.body().at("/current/version").asInt()).isEqualTo(version + 1);
     assertThat(stale.body().at("/current/windows")).hasSize(1);
-    assertThat(api.get("/api/hands").body().get("windows")).hasSize(1);
-    api.change("/api/hands", "{\"windows\": []}");
+    assertThat(api.get("/api/attendance").body().get("windows")).hasSize(1);
+    api.change("/api/attendance", "{\"windows\": []}");
   }
 
   @Test

@@ -226,7 +226,7 @@ class SpoolApiTest extends ServerTest {
         received("\"arrival\": \"SEALED_TIGHT\", \"arrivedAt\": \"%s\"".formatted(daysAgo(20)));
     String body =
         "{\"codes\": [\"%s\", \"%s\"], \"roomPlaceId\": %d, \"dryer\": {\"ratedMaxC\": 70, \"airChangesPerHour\": 8}}";
-    Answer answer = api.post("/api/charge-forecast", body.formatted(wet, sealed, shelf));
+    Answer answer = api.post("/api/load-forecast", body.formatted(wet, sealed, shelf));
     assertThat(answer.status()).as(answer.raw().body()).isEqualTo(200);
     JsonNode forecast = answer.body().get("forecast");
     assertThat(answer.body().get("sealed").toString()).isEqualTo("[\"" + sealed + "\"]");
@@ -236,9 +236,9 @@ class SpoolApiTest extends ServerTest {
     JsonNode start = forecast.at("/spools/0/series/0");
     assertThat(start.get("highPercent").asDouble())
         .isGreaterThan(start.get("meanPercent").asDouble());
-    assertThat(api.post("/api/charge-forecast", body.formatted(wet, wet, shelf)).field())
+    assertThat(api.post("/api/load-forecast", body.formatted(wet, wet, shelf)).field())
         .isEqualTo("codes");
-    assertThat(api.post("/api/charge-forecast", body.formatted(wet, "ZZZZ", shelf)).status())
+    assertThat(api.post("/api/load-forecast", body.formatted(wet, "ZZZZ", shelf)).status())
         .isIn(400, 404, 422);
   }
 

@@ -120,7 +120,7 @@ public final class SimulatedWorkshop {
   /**
    * Goes on until a time.
    *
-   * @param readings is told what every hygrometer reads, by its place; it is asked every step
+   * @param readings is given what every hygrometer reads, by its place; it is asked every step
    */
   public void advanceTo(
       double untilS, BiConsumer<SimulatedHygrometer, SimulatedHygrometer.Reading> readings) {

@@ -61,7 +61,7 @@ public final class WeirLaneDevices {
         } else {
           bench.publishUntil(System.currentTimeMillis() + 1000 * AIR_EVERY_S, publisher);
           clock = System.currentTimeMillis() / 1000.0;
-          // By now the program knows the probe, and can be told what it showed since the start.
+          // By now the program knows the probe, and can be given what it showed since the start.
           for (double past = heatedS; !toldOfBefore && past < clock; past += AIR_EVERY_S) {
             publish(publisher, dryer, weather.room(past, 0), past);
           }

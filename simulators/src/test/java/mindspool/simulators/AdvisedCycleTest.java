@@ -13,10 +13,10 @@ import java.util.stream.LongStream;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.drying.Belief;
-import mindspool.core.drying.Charge;
-import mindspool.core.drying.Charge.Load;
-import mindspool.core.drying.ChargeForecast;
 import mindspool.core.drying.Dryer;
+import mindspool.core.drying.DryerLoad;
+import mindspool.core.drying.DryerLoad.LoadedSpool;
+import mindspool.core.drying.LoadForecast;
 import mindspool.core.drying.PrintReady;
 import mindspool.core.learning.Calibration;
 import mindspool.core.learning.LotPrior;
@@ -136,8 +136,8 @@ class AdvisedCycleTest {
       return hour;
     }
 
-    /** What the program believes at an hour, with what it was told up to then. */
-    private Charge believed(double hour, List<Weighed> weighings) {
+    /** What the program believes at an hour, with what it knows by then. */
+    private DryerLoad believed(double hour, List<Weighed> weighings) {
       WeighingFit fit =
           new WeighingFit(
               material, history, weighings, LotPrior.ANY_LOT, ReelWater.of(ReelKind.PLASTIC, 215));
@@ -151,9 +151,9 @@ class AdvisedCycleTest {
                   known.members().stream()
                       .map(each -> state(each, hour, Options.COARSE).profile())
                       .toList());
-      return new Charge(
+      return new DryerLoad(
           List.of(
-              new Load(
+              new LoadedSpool(
                   "x",
                   best.of(material),
                   state(best, hour, Options.STANDARD),
@@ -169,8 +169,8 @@ class AdvisedCycleTest {
       return replay.advance(replay.start(), history.startS(), 3600 * hour, null);
     }
 
-    private ChargeForecast.SpoolCourse advice(Charge charge) {
-      return ChargeForecast.of(charge, DRYER, ROOM, OptionalDouble.of(setpoint)).spools().get(0);
+    private LoadForecast.SpoolCourse advice(DryerLoad load) {
+      return LoadForecast.of(load, DRYER, ROOM, OptionalDouble.of(setpoint)).spools().get(0);
     }
 
     /** Stopped when it is surely dry. */
@@ -205,8 +205,8 @@ class AdvisedCycleTest {
       return outcome(hour + ready.sureHours().orElse(LONGEST_H), ready.goalPercent());
     }
 
-    private PrintReady ready(Charge charge) {
-      return PrintReady.of(charge, List.of(1.0), DRYER, ROOM, setpoint, setpoint).get(0);
+    private PrintReady ready(DryerLoad load) {
+      return PrintReady.of(load, List.of(1.0), DRYER, ROOM, setpoint, setpoint).get(0);
     }
 
     private Outcome outcome(double hours, double neededPercent) {

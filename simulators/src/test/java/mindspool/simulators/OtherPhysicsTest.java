@@ -59,25 +59,26 @@ class OtherPhysicsTest {
   private static double notWeighed(UnknownSpool spool) {
     return inside(
         spool,
-        new SpoolReplay(spool.material(), spool.told()),
-        MoistureBand.at(spool.material(), spool.told(), spool.askedS()));
+        new SpoolReplay(spool.material(), spool.recorded()),
+        MoistureBand.at(spool.material(), spool.recorded(), spool.askedS()));
   }
 
   private static double weighed(UnknownSpool spool) {
     Calibration found =
-        new WeighingFit(spool.material(), spool.told(), spool.weighings(), LotPrior.ANY_LOT, REEL)
+        new WeighingFit(
+                spool.material(), spool.recorded(), spool.weighings(), LotPrior.ANY_LOT, REEL)
             .run();
     Member best = found.best();
     return inside(
         spool,
         new SpoolReplay(
-            best.of(spool.material()), spool.told(), best.startShift(), Options.STANDARD),
-        CalibratedBand.at(spool.material(), spool.told(), spool.askedS(), found));
+            best.of(spool.material()), spool.recorded(), best.startShift(), Options.STANDARD),
+        CalibratedBand.at(spool.material(), spool.recorded(), spool.askedS(), found));
   }
 
   private static double inside(UnknownSpool spool, SpoolReplay replay, ProfileBand band) {
     MoistureProfile estimate =
-        replay.advance(replay.start(), spool.told().startS(), spool.askedS(), null).profile();
+        replay.advance(replay.start(), spool.recorded().startS(), spool.askedS(), null).profile();
     return QUANTITIES.stream()
         .mapToDouble(
             quantity ->

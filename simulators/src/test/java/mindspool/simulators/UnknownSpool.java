@@ -32,7 +32,7 @@ final class UnknownSpool {
   private final List<Weighed> weighings = new ArrayList<>();
   private final ClimateSeries.Builder shelf = ClimateSeries.builder();
   private final ClimateSeries.Builder dryer = ClimateSeries.builder();
-  private final SpoolHistory told;
+  private final SpoolHistory recorded;
   private final double askedS;
   private final SimulatedSpool spool;
 
@@ -72,7 +72,7 @@ final class UnknownSpool {
       note(hygrometer, now, room);
     }
     ClimateSeries around = shelf.build();
-    this.told =
+    this.recorded =
         new SpoolHistory(
             start,
             ASSUMED,
@@ -118,9 +118,9 @@ final class UnknownSpool {
     return material;
   }
 
-  /** What the program is told. */
-  SpoolHistory told() {
-    return told;
+  /** What the program knows. */
+  SpoolHistory recorded() {
+    return recorded;
   }
 
   /** When it came, before drying, after drying. */

@@ -32,7 +32,7 @@ public record Belief(double[][] covariance) {
 
   private static final double LEAST_PERCENT = 1e-5;
 
-  /** Water in a spool goes up with its uptake, but is never wholly told by it. */
+  /** Water in a spool goes up with its uptake, but never wholly follows from it. */
   private static final double MOST_CORRELATION = 0.95;
 
   /**

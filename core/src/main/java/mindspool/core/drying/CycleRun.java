@@ -8,7 +8,7 @@ import java.util.stream.IntStream;
 import mindspool.core.EndedEarlyException;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.climate.SaturationPressure;
-import mindspool.core.drying.Charge.Load;
+import mindspool.core.drying.DryerLoad.LoadedSpool;
 import mindspool.core.drying.DryingForecast.Cycle;
 import mindspool.core.drying.DryingForecast.HoursToTarget;
 import mindspool.core.drying.DryingForecast.Point;
@@ -54,7 +54,7 @@ final class CycleRun {
   /** Models of runs that are only compared with one another, drawn, or planned by. */
   static final Options ROUGH = Options.STANDARD.withTolerance(8e-3);
 
-  private final List<Load> loads;
+  private final List<LoadedSpool> loadedSpools;
   private final Dryer dryer;
   private final MoistAir room;
   private final double setpointC;
@@ -63,7 +63,7 @@ final class CycleRun {
   private final SharedAir shared;
   private final List<SharedAir.Occupant> spools = new ArrayList<>();
   private final List<List<Point>> points = new ArrayList<>();
-  private final List<ChargeCourse.Vapour> vapour = new ArrayList<>();
+  private final List<LoadCourse.Vapour> vapour = new ArrayList<>();
   private final List<Integer> inside;
   private double timeS;
 
@@ -75,7 +75,7 @@ final class CycleRun {
    * @param lots how each spool differs from what is believed of it
    */
   CycleRun(
-      List<Load> loads,
+      List<LoadedSpool> loadedSpools,
       Dryer dryer,
       MoistAir room,
       double startC,
@@ -83,7 +83,7 @@ final class CycleRun {
       Lots lots,
       Options options,
       Steps steps) {
-    this.loads = loads;
+    this.loadedSpools = loadedSpools;
     this.dryer = dryer;
     this.room = room;
     this.setpointC = setpointC;
@@ -95,13 +95,13 @@ final class CycleRun {
             Math.max(room.temperatureC(), Math.min(startC, setpointC) + dryer.biasC()),
             setpointC + dryer.biasC(),
             dryer.behaviour().warmingTimeS());
-    this.inside = new ArrayList<>(IntStream.range(0, loads.size()).boxed().toList());
-    for (int i = 0; i < loads.size(); i++) {
-      Load load = loads.get(i);
+    this.inside = new ArrayList<>(IntStream.range(0, loadedSpools.size()).boxed().toList());
+    for (int i = 0; i < loadedSpools.size(); i++) {
+      LoadedSpool loaded = loadedSpools.get(i);
       double[] factors = lots.factors(i);
       SpoolMoistureModel model =
-          new SpoolMoistureModel(load.material().ofLot(factors[0], factors[1]), options);
-      SpoolState start = load.start().withContentScaled(factors[2], factors[3]);
+          new SpoolMoistureModel(loaded.material().ofLot(factors[0], factors[1]), options);
+      SpoolState start = loaded.start().withContentScaled(factors[2], factors[3]);
       spools.add(new SharedAir.Occupant(model, start));
       points.add(new ArrayList<>(List.of(Point.of(0, start.profile()))));
     }
@@ -146,7 +146,7 @@ final class CycleRun {
         points.get(i).add(Point.of(lastHour(), spools.get(i).state().profile()));
       }
       vapour.add(
-          new ChargeCourse.Vapour(
+          new LoadCourse.Vapour(
               lastHour(),
               shared.vapourPressurePa(),
               100 * shared.vapourPressurePa() / SaturationPressure.atCelsius(celsius)));
@@ -162,7 +162,8 @@ final class CycleRun {
 
   private boolean dry(int i, double share) {
     List<Point> course = points.get(i);
-    return course.get(course.size() - 1).wettestPercent() <= share * loads.get(i).targetPercent();
+    return course.get(course.size() - 1).wettestPercent()
+        <= share * loadedSpools.get(i).targetPercent();
   }
 
   double lastHour() {
@@ -173,11 +174,11 @@ final class CycleRun {
   double energyKWh(double hours) {
     double capacityJPerK = 0;
     double waterKg = 0;
-    for (int i = 0; i < loads.size(); i++) {
-      Load load = loads.get(i);
-      double dryKg = load.start().winding().dryMassKg();
+    for (int i = 0; i < loadedSpools.size(); i++) {
+      LoadedSpool loaded = loadedSpools.get(i);
+      double dryKg = loaded.start().winding().dryMassKg();
       capacityJPerK +=
-          dryKg * load.material().heatCapacityJPerKgK() + DryingForecast.REEL_CAPACITY_J_PER_K;
+          dryKg * loaded.material().heatCapacityJPerKgK() + DryingForecast.REEL_CAPACITY_J_PER_K;
       double before = points.get(i).get(0).meanPercent();
       waterKg += dryKg * (before - cycle(i).at(hours).meanPercent()) / 100;
     }
@@ -185,7 +186,7 @@ final class CycleRun {
   }
 
   /** Vapour inside after each step. */
-  List<ChargeCourse.Vapour> vapour() {
+  List<LoadCourse.Vapour> vapour() {
     return vapour;
   }
 
@@ -198,7 +199,7 @@ final class CycleRun {
   }
 
   Cycle cycle(int i) {
-    return new Cycle(setpointC, points.get(i), loads.get(i).targetPercent());
+    return new Cycle(setpointC, points.get(i), loadedSpools.get(i).targetPercent());
   }
 
   /** Of each spool, in their order. */

@@ -3,7 +3,7 @@ package mindspool.core.drying;
 import java.util.List;
 import java.util.OptionalDouble;
 import mindspool.core.climate.MoistAir;
-import mindspool.core.drying.Charge.Load;
+import mindspool.core.drying.DryerLoad.LoadedSpool;
 import mindspool.core.drying.DryingForecast.Point;
 import mindspool.core.material.Sorption;
 import mindspool.core.moisture.ProfileBand;
@@ -28,8 +28,9 @@ public final class DryTime {
    * @param setpointC as the dial says
    * @return none where the air never allows it, or not within ten days
    */
-  public static OptionalDouble sureHours(Load load, Dryer dryer, MoistAir room, double setpointC) {
-    return sureHours(load, dryer, room, setpointC, 1);
+  public static OptionalDouble sureHours(
+      LoadedSpool loaded, Dryer dryer, MoistAir room, double setpointC) {
+    return sureHours(loaded, dryer, room, setpointC, 1);
   }
 
   /**
@@ -39,16 +40,16 @@ public final class DryTime {
    * @return none where the air never allows it, or not within ten days
    */
   public static OptionalDouble sureHours(
-      Load load, Dryer dryer, MoistAir room, double setpointC, double share) {
+      LoadedSpool loaded, Dryer dryer, MoistAir room, double setpointC, double share) {
     Lots slow =
-        new Lots(new double[][] {load.belief().worst(SLOWER, ProfileBand.EIGHTY_PERCENT_SD)});
-    double target = load.targetPercent();
-    Sorption sorption = load.material().sorption().scaled(slow.factors(0)[1]);
+        new Lots(new double[][] {loaded.belief().worst(SLOWER, ProfileBand.EIGHTY_PERCENT_SD)});
+    double target = loaded.targetPercent();
+    Sorption sorption = loaded.material().sorption().scaled(slow.factors(0)[1]);
     if (dryer.floorPercent(sorption, setpointC, room) >= target) {
       return OptionalDouble.empty();
     }
-    List<Load> alone = List.of(load);
-    double startC = ChargeCourse.startC(new Charge(alone), dryer, setpointC);
+    List<LoadedSpool> alone = List.of(loaded);
+    double startC = LoadCourse.startC(new DryerLoad(alone), dryer, setpointC);
     CycleRun run =
         new CycleRun(
             alone, dryer, room, startC, setpointC, slow, CycleRun.ROUGH, CycleRun.Steps.COARSE);

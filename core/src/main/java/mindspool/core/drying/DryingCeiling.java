@@ -83,9 +83,9 @@ public record DryingCeiling(
     return of(material, reel, dryer, 0);
   }
 
-  /** Ceiling for a spool of a charge, as damp as it is. */
-  public static DryingCeiling of(Charge.Load load, Dryer dryer) {
-    return of(load.material(), load.reel(), dryer, load.start().profile().meanPercent());
+  /** Ceiling for a spool of a load, as damp as it is. */
+  public static DryingCeiling of(DryerLoad.LoadedSpool loaded, Dryer dryer) {
+    return of(loaded.material(), loaded.reel(), dryer, loaded.start().profile().meanPercent());
   }
 
   /**

@@ -10,7 +10,7 @@ import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.climate.SaturationPressure;
-import mindspool.core.drying.Charge.Load;
+import mindspool.core.drying.DryerLoad.LoadedSpool;
 import mindspool.core.material.Material;
 import mindspool.core.moisture.MoistureProfile;
 import mindspool.core.moisture.SpoolMoistureModel;
@@ -129,10 +129,13 @@ public record DryingForecast(
     checkSetpoint(setpoint, dryer, room);
     double target = targetPercent.orElse(material.dryTargetPercent());
     Require.within("limitPercent", target, 1e-4, 50, "%");
-    Load load = new Load("", material, start, reel, target, Belief.anyLot(0));
+    LoadedSpool loaded = new LoadedSpool("", material, start, reel, target, Belief.anyLot(0));
     Runs runs =
         new Runs(
-            load, dryer, room, setpointC.isPresent() ? Double.POSITIVE_INFINITY : ceiling.startC());
+            loaded,
+            dryer,
+            room,
+            setpointC.isPresent() ? Double.POSITIVE_INFINITY : ceiling.startC());
     CycleRun run = runs.untilDry(setpoint);
     Cycle cycle = run.cycle(0);
     boolean refused = ceiling.refusal().isPresent();
@@ -178,16 +181,16 @@ public record DryingForecast(
    *
    * @param startC highest setpoint of the first hours
    */
-  record Runs(Load load, Dryer dryer, MoistAir room, double startC) {
+  record Runs(LoadedSpool loaded, Dryer dryer, MoistAir room, double startC) {
 
     double floorPercent(double setpoint) {
-      return dryer.floorPercent(load.material().sorption(), setpoint, room);
+      return dryer.floorPercent(loaded.material().sorption(), setpoint, room);
     }
 
     CycleRun untilDry(double setpoint) {
       CycleRun run = at(setpoint);
       // Where the floor lies above the target, two days show the approach to it.
-      run.followUntilDry(floorPercent(setpoint) < load.targetPercent() ? LONGEST_HOURS : 48);
+      run.followUntilDry(floorPercent(setpoint) < loaded.targetPercent() ? LONGEST_HOURS : 48);
       return run;
     }
 
@@ -199,7 +202,7 @@ public record DryingForecast(
 
     private CycleRun at(double setpoint) {
       return new CycleRun(
-          List.of(load),
+          List.of(loaded),
           dryer,
           room,
           startC,

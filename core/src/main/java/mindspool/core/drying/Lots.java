@@ -27,7 +27,7 @@ record Lots(double[][] shifts) {
 
   /** All alike shifted. */
   static Lots all(double[] shift) {
-    double[][] shifts = new double[Charge.MOST_SPOOLS][];
+    double[][] shifts = new double[DryerLoad.MOST_SPOOLS][];
     Arrays.fill(shifts, shift);
     return new Lots(shifts);
   }

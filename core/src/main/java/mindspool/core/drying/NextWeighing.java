@@ -16,7 +16,7 @@ import org.hipparchus.linear.RealVector;
  * @param sdBefore standard deviation without them of the wettest wraps' moisture when it is thought
  *     dry, %
  * @param sdAfter and with them
- * @param stepG of the scale that it was reckoned for
+ * @param stepG of the scale that it was computed for
  */
 public record NextWeighing(List<Double> hours, double sdBefore, double sdAfter, double stepG) {
 
@@ -59,13 +59,13 @@ public record NextWeighing(List<Double> hours, double sdBefore, double sdAfter, 
       }
     }
     double before = belief.covariance(slopes, slopes);
-    double told =
+    double explained =
         common.dotProduct(new CholeskyDecomposition(shown, 1e-9, 0).getSolver().solve(common));
     NextWeighing found =
         new NextWeighing(
             row.stream().map(Candidate::hour).toList(),
             Math.sqrt(before),
-            Math.sqrt(Math.max(0, before - told)),
+            Math.sqrt(Math.max(0, before - explained)),
             stepG);
     return Optional.of(found).filter(NextWeighing::isWorthIt);
   }

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.OptionalDouble;
 import java.util.stream.IntStream;
 import mindspool.core.climate.MoistAir;
-import mindspool.core.drying.Charge.Load;
+import mindspool.core.drying.DryerLoad.LoadedSpool;
 import mindspool.core.moisture.ProfileBand;
 
 /**
@@ -30,7 +30,7 @@ public record PrintReady(double goalPercent, OptionalDouble likelyHours, Optiona
    * @param startC setpoint of the first {@link DampStart#HOURS}
    */
   public static List<PrintReady> of(
-      Charge charge,
+      DryerLoad load,
       List<Double> jobShares,
       Dryer dryer,
       MoistAir room,
@@ -38,7 +38,7 @@ public record PrintReady(double goalPercent, OptionalDouble likelyHours, Optiona
       double setpointC) {
     List<Wraps> wraps =
         IntStream.range(0, jobShares.size()).mapToObj(i -> new Wraps(i, jobShares.get(i))).toList();
-    return new Cycle(charge.spools(), wraps, dryer, room, startC, setpointC).ready();
+    return new Cycle(load.spools(), wraps, dryer, room, startC, setpointC).ready();
   }
 
   /** After so many hours, as likely sooner as later, so large a share prints, from outside. */
@@ -52,11 +52,11 @@ public record PrintReady(double goalPercent, OptionalDouble likelyHours, Optiona
    *     out
    */
   public static List<Step> steps(
-      Load load, Dryer dryer, MoistAir room, double startC, double setpointC) {
+      LoadedSpool loaded, Dryer dryer, MoistAir room, double startC, double setpointC) {
     List<Double> shares = IntStream.rangeClosed(1, 10).mapToObj(tenth -> tenth / 10.0).toList();
     Cycle cycle =
         new Cycle(
-            List.of(load),
+            List.of(loaded),
             shares.stream().map(share -> new Wraps(0, share)).toList(),
             dryer,
             room,
@@ -76,15 +76,15 @@ public record PrintReady(double goalPercent, OptionalDouble likelyHours, Optiona
   }
 
   /** Moisture that the wettest of a job's wraps is to come down to, %. */
-  public static double goalPercent(Load load) {
-    return GOAL_SHARE * load.material().printLimitPercent();
+  public static double goalPercent(LoadedSpool loaded) {
+    return GOAL_SHARE * loaded.material().printLimitPercent();
   }
 
   /** The outermost wraps of a spool of the load, up to a share of it. */
   private record Wraps(int spool, double share) {}
 
   private record Cycle(
-      List<Load> loads,
+      List<LoadedSpool> loadedSpools,
       List<Wraps> wraps,
       Dryer dryer,
       MoistAir room,
@@ -95,7 +95,7 @@ public record PrintReady(double goalPercent, OptionalDouble likelyHours, Optiona
       Track likely = followed(Lots.ALIKE, DryingForecast.LONGEST_HOURS, true);
       List<OptionalDouble> hours = likely.crossings();
       double last = hours.stream().mapToDouble(hour -> hour.orElse(0)).max().orElse(0);
-      double[][] shifts = new double[loads.size()][];
+      double[][] shifts = new double[loadedSpools.size()][];
       List<Track> easier =
           IntStream.range(0, Belief.QUANTITIES)
               .parallel()
@@ -107,16 +107,16 @@ public record PrintReady(double goalPercent, OptionalDouble likelyHours, Optiona
         for (int k = 0; k < slopes.length; k++) {
           slopes[k] = Lots.slope(k, easier.get(k).at(i, hour), likely.at(i, hour));
         }
-        shifts[i] = loads.get(i).belief().worst(slopes, ProfileBand.EIGHTY_PERCENT_SD);
+        shifts[i] = loadedSpools.get(i).belief().worst(slopes, ProfileBand.EIGHTY_PERCENT_SD);
       }
       List<OptionalDouble> sure =
           followed(new Lots(shifts), DryingForecast.LONGEST_HOURS, true).crossings();
       List<PrintReady> all = new ArrayList<>();
-      for (int i = 0; i < loads.size(); i++) {
+      for (int i = 0; i < loadedSpools.size(); i++) {
         boolean ever = hours.get(i).isPresent();
         all.add(
             new PrintReady(
-                goalPercent(loads.get(i)),
+                goalPercent(loadedSpools.get(i)),
                 hours.get(i),
                 ever ? sure.get(i) : OptionalDouble.empty()));
       }
@@ -126,10 +126,17 @@ public record PrintReady(double goalPercent, OptionalDouble likelyHours, Optiona
     private Track followed(Lots lots, double hours, boolean untilReady) {
       CycleRun run =
           new CycleRun(
-              loads, dryer, room, startC, setpointC, lots, CycleRun.ROUGH, CycleRun.Steps.COARSE);
+              loadedSpools,
+              dryer,
+              room,
+              startC,
+              setpointC,
+              lots,
+              CycleRun.ROUGH,
+              CycleRun.Steps.COARSE);
       Track track = new Track(this, run);
       boolean hopeless =
-          IntStream.range(0, loads.size()).noneMatch(i -> reachable(i, lots.factors(i)));
+          IntStream.range(0, loadedSpools.size()).noneMatch(i -> reachable(i, lots.factors(i)));
       if (!hopeless || !untilReady) {
         run.follow(
             hours,
@@ -142,9 +149,9 @@ public record PrintReady(double goalPercent, OptionalDouble likelyHours, Optiona
     }
 
     boolean reachable(int i, double[] factors) {
-      Load load = loads.get(i);
-      return dryer.floorPercent(load.material().sorption().scaled(factors[1]), setpointC, room)
-          < goalPercent(load);
+      LoadedSpool loaded = loadedSpools.get(i);
+      return dryer.floorPercent(loaded.material().sorption().scaled(factors[1]), setpointC, room)
+          < goalPercent(loaded);
     }
   }
 
@@ -180,7 +187,7 @@ public record PrintReady(double goalPercent, OptionalDouble likelyHours, Optiona
     }
 
     private double goal(int i) {
-      return goalPercent(of.loads.get(of.wraps.get(i).spool));
+      return goalPercent(of.loadedSpools.get(of.wraps.get(i).spool));
     }
 
     double at(int i, double hour) {

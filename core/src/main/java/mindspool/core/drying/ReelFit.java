@@ -17,7 +17,8 @@ public record ReelFit(int slots, Optional<Double> maxDiameterMm, Optional<Double
   private static final double BESIDE_WIDTH_MM = 5;
 
   public ReelFit {
-    Require.within("slots", slots, 1, Charge.MOST_SPOOLS, "", "A dryer holds at least one reel.");
+    Require.within(
+        "slots", slots, 1, DryerLoad.MOST_SPOOLS, "", "A dryer holds at least one reel.");
     maxDiameterMm.ifPresent(value -> Require.within("maxReelDiameterMm", value, 50, 1000, "mm"));
     maxWidthMm.ifPresent(value -> Require.within("maxReelWidthMm", value, 10, 1000, "mm"));
   }

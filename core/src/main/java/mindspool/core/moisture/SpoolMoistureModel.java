@@ -197,7 +197,7 @@ public final class SpoolMoistureModel {
     }
   }
 
-  /** Is told of every step taken. */
+  /** Is called after every step. */
   @FunctionalInterface
   public interface StepListener {
     void stepped(double timeS, SpoolState state);
@@ -317,7 +317,7 @@ public final class SpoolMoistureModel {
    * @param contact how that air touches it
    * @param fromS start, s on the climate's scale
    * @param toS end, not before {@code fromS}
-   * @param listener is told of every step, for curves; may be null
+   * @param listener is called after every step, for curves; may be null
    * @return number of steps taken
    * @throws IllegalArgumentException where the state is of a model with other rings or modes
    */

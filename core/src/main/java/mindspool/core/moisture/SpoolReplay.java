@@ -53,7 +53,7 @@ public final class SpoolReplay {
    * Carries a state through a span of the history.
    *
    * @param state is changed where possible; use the returned one
-   * @param listener is told of every step; may be null
+   * @param listener is called after every step; may be null
    * @return state at {@code toS}
    */
   public SpoolState advance(

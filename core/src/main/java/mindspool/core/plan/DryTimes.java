@@ -18,20 +18,20 @@ import java.util.concurrent.Future;
 import mindspool.core.EndedEarlyException;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.climate.SaturationPressure;
-import mindspool.core.drying.Charge;
-import mindspool.core.drying.Charge.Load;
-import mindspool.core.drying.ChargeCourse;
-import mindspool.core.drying.ChargeForecast;
 import mindspool.core.drying.DryTime;
 import mindspool.core.drying.Dryer;
 import mindspool.core.drying.DryerEnergy;
+import mindspool.core.drying.DryerLoad;
+import mindspool.core.drying.DryerLoad.LoadedSpool;
 import mindspool.core.drying.DryingCeiling;
 import mindspool.core.drying.DryingForecast;
+import mindspool.core.drying.LoadCourse;
+import mindspool.core.drying.LoadForecast;
 import mindspool.core.drying.PrintReady;
 
 /**
  * How warm and how long spools dry in the dryers of a plan. Each pair of spool and dryer is
- * followed once by the model, at its own best setpoint; a cooler charge takes longer as diffusion
+ * followed once by the model, at its own best setpoint; a cooler load takes longer as diffusion
  * slows (Arrhenius) and as the floor comes closer to the target.
  */
 final class DryTimes {
@@ -74,7 +74,7 @@ final class DryTimes {
    *
    * @param setpointC common to all: as warm as the slowest wants, as cool as the softest needs
    * @param neededHours until the last is dry; infinite for never
-   * @param wrongs spools too many, spools that do not go in, and 1 where one is never dry
+   * @param violations spools too many, spools that do not go in, and 1 where one is never dry
    * @param capacityJPerK heat that they take
    * @param waterKg that they give off
    * @param followed whether the model followed them in the air that they share; else an estimate
@@ -82,7 +82,7 @@ final class DryTimes {
   record Together(
       double setpointC,
       double neededHours,
-      int wrongs,
+      int violations,
       double capacityJPerK,
       double waterKg,
       boolean followed) {
@@ -136,7 +136,7 @@ final class DryTimes {
   }
 
   private Alone followed(PlanSpool spool, PlanDryer dryer) {
-    Load load = spool.load();
+    LoadedSpool load = spool.loaded();
     Dryer of = dryer.dryer();
     DryingCeiling ceiling = DryingCeiling.of(load, of);
     double wanted = Math.floor(ceiling.recommendedSetpointC(load.material(), of));
@@ -158,7 +158,7 @@ final class DryTimes {
         new PrintKey(spool.code(), dryer.id(), part),
         key -> {
           Alone own = of(spool, dryer);
-          Load goal = spool.load().withTarget(PrintReady.goalPercent(spool.load()));
+          LoadedSpool goal = spool.loaded().withTarget(PrintReady.goalPercent(spool.loaded()));
           return own.refused()
               ? Double.POSITIVE_INFINITY
               : DryTime.sureHours(
@@ -178,7 +178,7 @@ final class DryTimes {
       return best;
     }
     double bias = dryer.dryer().biasC();
-    double activation = spool.load().material().diffusion().activationEnergyJPerMol();
+    double activation = spool.loaded().material().diffusion().activationEnergyJPerMol();
     double slower =
         Math.exp(
             activation
@@ -189,7 +189,7 @@ final class DryTimes {
 
   /** How often the way to the floor is to be halved, so to say; infinite below the floor. */
   private double approach(PlanSpool spool, PlanDryer dryer, double setpointC) {
-    Load load = spool.load();
+    LoadedSpool load = spool.loaded();
     double floor = dryer.dryer().floorPercent(load.material().sorption(), setpointC, room);
     double start = Math.max(load.start().profile().meanPercent(), 1.05 * load.targetPercent());
     return floor >= load.targetPercent()
@@ -226,23 +226,23 @@ final class DryTimes {
     Together guess = together(dryer, spools);
     double raw = estimated(dryer, spools, 1).neededHours();
     double hours =
-        ChargeForecast.sureHours(
-                new Charge(spools.stream().map(PlanSpool::load).toList()),
+        LoadForecast.sureHours(
+                new DryerLoad(spools.stream().map(PlanSpool::loaded).toList()),
                 dryer.dryer(),
                 room,
                 guess.setpointC())
             .orElse(Double.POSITIVE_INFINITY);
-    int wrongs = guess.wrongs() - never(guess.neededHours()) + never(hours);
+    int violations = guess.violations() - never(guess.neededHours()) + never(hours);
     followed.put(
         key,
         new Together(
-            guess.setpointC(), hours, wrongs, guess.capacityJPerK(), guess.waterKg(), true));
+            guess.setpointC(), hours, violations, guess.capacityJPerK(), guess.waterKg(), true));
     if (spools.size() > 1 && raw > 0 && raw < DryingForecast.LONGEST_HOURS) {
       double longer = Math.min(hours, DryingForecast.LONGEST_HOURS) / raw;
       slower.merge(dryer.id(), Math.max(LEAST_SLOWER, longer), (a, b) -> 0.5 * (a + b));
       together.keySet().removeIf(each -> each.dryerId == dryer.id());
     }
-    return wrongs != guess.wrongs()
+    return violations != guess.violations()
         || Math.abs(hours - guess.neededHours()) > IGNORED * guess.neededHours();
   }
 
@@ -251,14 +251,14 @@ final class DryTimes {
    *
    * @param grams that it takes of its spool
    */
-  OptionalDouble printsAfter(PlannedCharge load, PlanSpool spool, double grams) {
-    Charge together = new Charge(load.spools().stream().map(PlanSpool::load).toList());
+  OptionalDouble printsAfter(PlannedLoad load, PlanSpool spool, double grams) {
+    DryerLoad together = new DryerLoad(load.spools().stream().map(PlanSpool::loaded).toList());
     List<Double> shares =
         load.spools().stream()
             .map(each -> each.equals(spool) ? Math.min(1, grams / each.netG()) : 1.0)
             .toList();
     Dryer dryer = load.dryer().dryer();
-    double startC = ChargeCourse.startC(together, dryer, load.setpointC());
+    double startC = LoadCourse.startC(together, dryer, load.setpointC());
     return PrintReady.of(together, shares, dryer, room, startC, load.setpointC())
         .get(load.spools().indexOf(spool))
         .sureHours();
@@ -271,15 +271,16 @@ final class DryTimes {
   private Together estimated(PlanDryer dryer, Set<PlanSpool> spools, double longerThanThought) {
     double wanted = LEAST_SETPOINT_C;
     double allowed = Double.POSITIVE_INFINITY;
-    int wrongs = Math.max(0, spools.size() - dryer.fit().slots());
+    int violations = Math.max(0, spools.size() - dryer.fit().slots());
     double capacity = 0;
     for (PlanSpool spool : spools) {
       Alone own = of(spool, dryer);
       wanted = Math.max(wanted, own.wantedC());
       allowed = Math.min(allowed, own.ceilingC());
-      wrongs += own.refused() ? 1 : 0;
+      violations += own.refused() ? 1 : 0;
       capacity +=
-          spool.load().start().winding().dryMassKg() * spool.load().material().heatCapacityJPerKgK()
+          spool.loaded().start().winding().dryMassKg()
+                  * spool.loaded().material().heatCapacityJPerKgK()
               + DryingForecast.REEL_CAPACITY_J_PER_K;
     }
     double setpoint = Math.floor(Math.min(wanted, allowed));
@@ -298,7 +299,7 @@ final class DryTimes {
     // The exchanged air must carry the others' water besides.
     double needed = longest + carryingHours(dryer, setpoint, water - longestsWater);
     needed *= spools.size() > 1 ? longerThanThought : 1;
-    return new Together(setpoint, needed, wrongs + never(needed), capacity, water, false);
+    return new Together(setpoint, needed, violations + never(needed), capacity, water, false);
   }
 
   double energyKWh(PlanDryer dryer, Together of, double hours) {
@@ -313,7 +314,7 @@ final class DryTimes {
 
   /** Water that a spool gives off until it is dry, kg. */
   static double waterKg(PlanSpool spool) {
-    Load load = spool.load();
+    LoadedSpool load = spool.loaded();
     double percent = load.start().profile().meanPercent() - load.targetPercent();
     return Math.max(0, percent) / 100 * load.start().winding().dryMassKg();
   }

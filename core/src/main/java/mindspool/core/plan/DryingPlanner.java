@@ -58,7 +58,7 @@ public final class DryingPlanner {
   /** Follows every spool in every dryer once; that takes most of the time to a first plan. */
   public DryingPlanner(PlanProblem problem) {
     this.problem = problem;
-    this.context = new PlanContext(problem.hands(), new DryTimes(problem.room()));
+    this.context = new PlanContext(problem.attendance(), new DryTimes(problem.room()));
     context.times().follow(problem.spools(), problem.dryers());
     List<Slot> fine = slots(GRID_H);
     this.slots = fine.size() > MANY_SLOTS ? slots(COARSE_GRID_H) : fine;
@@ -68,9 +68,9 @@ public final class DryingPlanner {
   /** Pins that cannot both be kept are a person's to sort out, not the solver's. */
   private void refuseOverlappingPins() {
     List<PlannedJob> pinned = greedy().jobs().stream().filter(PlannedJob::isPinned).toList();
-    List<PlannedCharge> charges = GreedyPlan.chargesOf(pinned);
-    for (PlannedCharge a : charges) {
-      for (PlannedCharge b : charges) {
+    List<PlannedLoad> loads = GreedyPlan.loadsOf(pinned);
+    for (PlannedLoad a : loads) {
+      for (PlannedLoad b : loads) {
         if (a.startH() <= b.startH() && a != b && a.clashesWith(b)) {
           throw Pin.contradiction(
               String.format(
@@ -109,7 +109,7 @@ public final class DryingPlanner {
     all.add(Slot.NONE);
     for (PlanDryer dryer : problem.dryers()) {
       if (!dryer.outOfOrder()) {
-        for (Hands.Window window : problem.hands().windows()) {
+        for (Attendance.Window window : problem.attendance().windows()) {
           double first = Math.max(Math.max(0, window.fromH()), dryer.freeFromH());
           for (double hour = Math.ceil(first / gridH - 1e-9) * gridH + 0.0;
               hour <= Math.min(window.toH(), problem.horizonH());
@@ -137,7 +137,7 @@ public final class DryingPlanner {
   /** Follows the loads of a plan; returns whether that changed what they take. */
   private boolean followed(PlanDraft draft) {
     boolean changed = false;
-    for (PlannedCharge load : GreedyPlan.chargesOf(draft.jobs())) {
+    for (PlannedLoad load : GreedyPlan.loadsOf(draft.jobs())) {
       changed |= context.times().follow(load.dryer(), new LinkedHashSet<>(load.spools()));
     }
     return changed;
@@ -148,7 +148,7 @@ public final class DryingPlanner {
    *
    * @param most how long to seek
    * @param idle stop after so long without gain
-   * @param better told of better plans, a few times in a second, and of the best at last
+   * @param better is given better plans, a few times in a second, and of the best at last
    * @param cancelled asked now and then; the best so far is then the answer
    */
   public DryingPlan best(
@@ -223,7 +223,7 @@ public final class DryingPlanner {
         new Thread(
             () -> {
               try {
-                // Again and again: told before it seeks, the solver does not hear it.
+                // Again and again: a stop asked for before it starts is not noticed by the solver.
                 while (!Thread.currentThread().isInterrupted()) {
                   if (cancelled.getAsBoolean()) {
                     solver.terminateEarly();

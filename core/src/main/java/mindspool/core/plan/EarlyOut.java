@@ -5,7 +5,7 @@ import java.util.DoubleSummaryStatistics;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import mindspool.core.drying.Charge.Load;
+import mindspool.core.drying.DryerLoad.LoadedSpool;
 import mindspool.core.drying.PrintReady;
 
 /**
@@ -68,7 +68,7 @@ final class EarlyOut {
       return Double.POSITIVE_INFINITY;
     }
     double prints = printsH(slot, its, spool, spools, neededHours);
-    return its.get(0).context().hands().nextAt(prints);
+    return its.get(0).context().attendance().nextAt(prints);
   }
 
   /** From when on all metres of its jobs print, nine times in ten. */
@@ -95,9 +95,9 @@ final class EarlyOut {
    * Whether it still prints at the end of each job: only a part of the way to the limit is left.
    */
   private static boolean holds(List<PlannedJob> its, PlanSpool spool) {
-    Load load = spool.load();
-    double limit = load.material().printLimitPercent();
-    double left = (limit - PrintReady.goalPercent(load)) / (limit - load.targetPercent());
+    LoadedSpool loaded = spool.loaded();
+    double limit = loaded.material().printLimitPercent();
+    double left = (limit - PrintReady.goalPercent(loaded)) / (limit - loaded.targetPercent());
     double printing = its.stream().mapToDouble(job -> job.job().hours()).sum();
     // Uptake goes with the root of time.
     return its.stream().allMatch(job -> job.job().holdsFor(spool, printing / (left * left)));

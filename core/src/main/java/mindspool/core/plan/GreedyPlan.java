@@ -12,7 +12,7 @@ import java.util.stream.Stream;
 
 /**
  * A plan made one job after the other, the earliest first: as it is where a spool is dry enough,
- * with others where a charge takes it, else alone and as late as leaves a margin.
+ * with others where a load takes it, else alone and as late as leaves a margin.
  */
 final class GreedyPlan {
 
@@ -117,7 +117,7 @@ final class GreedyPlan {
       for (PlanSpool spool : job.candidates()) {
         if (servesTruly(job, spool, early.get(i))
             && !leavesWet(job, spool, early.get(i))
-            && charge(job, spool, early.get(i)).outH() <= job.startH() - PlanRules.MARGIN_H) {
+            && load(job, spool, early.get(i)).outH() <= job.startH() - PlanRules.MARGIN_H) {
           return Optional.of(entity.beginningWith(spool, early.get(i)));
         }
       }
@@ -135,14 +135,14 @@ final class GreedyPlan {
   }
 
   private boolean leavesWet(PlanJob job, PlanSpool spool, Slot slot) {
-    return charge(job, spool, slot).isTakenOutEarly(spool);
+    return load(job, spool, slot).isTakenOutEarly(spool);
   }
 
-  private PlannedCharge charge(PlanJob job, PlanSpool spool, Slot slot) {
+  private PlannedLoad load(PlanJob job, PlanSpool spool, Slot slot) {
     List<PlannedJob> jobs =
         new ArrayList<>(placed.stream().filter(each -> slot.equals(each.slot())).toList());
     jobs.add(new PlannedJob(job, context, null).beginningWith(spool, slot));
-    return PlannedCharge.of(slot, jobs);
+    return PlannedLoad.of(slot, jobs);
   }
 
   /** The same by what the model says of the load, where an estimate would have it so. */
@@ -153,7 +153,7 @@ final class GreedyPlan {
     if (!slot.isDrying()) {
       return true;
     }
-    PlannedCharge load = charge(job, spool, slot);
+    PlannedLoad load = load(job, spool, slot);
     boolean changed = context.times().follow(load.dryer(), new LinkedHashSet<>(load.spools()));
     return !changed || serves(job, spool, slot);
   }
@@ -166,35 +166,34 @@ final class GreedyPlan {
     if (!use().isLongEnoughAndNotPrinting(job, spool)) {
       return false;
     }
-    PlannedCharge charge = charge(job, spool, slot);
-    if (charge.wrongs() > 0
-        || Served.of(charge).stream().anyMatch(Served::fails)
-        || placed.stream().anyMatch(charge::takesFromPrinting)) {
+    PlannedLoad load = load(job, spool, slot);
+    if (load.violations() > 0
+        || Served.of(load).stream().anyMatch(Served::fails)
+        || placed.stream().anyMatch(load::takesFromPrinting)) {
       return false;
     }
-    return charges().stream()
+    return loads().stream()
         .filter(other -> !other.slot().equals(slot))
-        .noneMatch(charge::clashesWith);
+        .noneMatch(load::clashesWith);
   }
 
   private SpoolUse use() {
     return new SpoolUse(placed);
   }
 
-  private List<PlannedCharge> charges() {
-    return chargesOf(placed);
+  private List<PlannedLoad> loads() {
+    return loadsOf(placed);
   }
 
-  static List<PlannedCharge> chargesOf(List<PlannedJob> jobs) {
+  static List<PlannedLoad> loadsOf(List<PlannedJob> jobs) {
     Map<Slot, List<PlannedJob>> bySlot = new LinkedHashMap<>();
     jobs.stream()
         .filter(PlannedJob::isDried)
         .forEach(job -> bySlot.computeIfAbsent(job.slot(), slot -> new ArrayList<>()).add(job));
-    List<PlannedCharge> charges = new ArrayList<>();
-    bySlot.forEach((slot, of) -> charges.add(PlannedCharge.of(slot, of)));
-    charges.sort(
-        Comparator.comparingDouble(PlannedCharge::startH)
-            .thenComparing(charge -> charge.dryer().id()));
-    return charges;
+    List<PlannedLoad> loads = new ArrayList<>();
+    bySlot.forEach((slot, of) -> loads.add(PlannedLoad.of(slot, of)));
+    loads.sort(
+        Comparator.comparingDouble(PlannedLoad::startH).thenComparing(load -> load.dryer().id()));
+    return loads;
   }
 }

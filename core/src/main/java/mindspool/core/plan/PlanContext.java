@@ -1,9 +1,9 @@
 package mindspool.core.plan;
 
 /**
- * What all charges of a plan are reckoned with.
+ * What all loads of a plan are computed with.
  *
- * @param hands when somebody is there
+ * @param attendance when somebody is there
  * @param times how long what dries where
  */
-record PlanContext(Hands hands, DryTimes times) {}
+record PlanContext(Attendance attendance, DryTimes times) {}

@@ -12,8 +12,8 @@ import mindspool.core.plan.PlanMove.Change;
 import mindspool.core.plan.PlanOptions.Option;
 
 /**
- * Moves as a person at the plan would try them: put it in with another, move a whole charge, throw
- * two charges together, let two change places. Only what could serve the job by itself is tried; of
+ * Moves as a person at the plan would try them: put it in with another, move a whole load, throw
+ * two loads together, let two change places. Only what could serve the job by itself is tried; of
  * all combinations of spool, dryer and hour that is a small part.
  */
 public class PlanMoves implements MoveIteratorFactory<PlanDraft, PlanMove> {
@@ -60,8 +60,8 @@ public class PlanMoves implements MoveIteratorFactory<PlanDraft, PlanMove> {
       return switch (random.nextInt(10)) {
         case 0, 1, 2 -> new PlanMove(List.of(elsewhere(job)));
         case 3, 4 -> new PlanMove(List.of(withAnother(job)));
-        case 5, 6 -> wholeCharge(job);
-        case 7 -> twoCharges(job);
+        case 5, 6 -> wholeLoad(job);
+        case 7 -> twoLoads(job);
         case 8 -> changePlaces(job, any(movable));
         default -> makeRoom(job, any(movable));
       };
@@ -92,7 +92,7 @@ public class PlanMoves implements MoveIteratorFactory<PlanDraft, PlanMove> {
           : any(job.job().candidates());
     }
 
-    /** Into the charge of another, or with the spool that was dried for another. */
+    /** Into the load of another, or with the spool that was dried for another. */
     private Change withAnother(PlannedJob job) {
       PlannedJob other = any(draft.jobs());
       if (other.isDried()
@@ -104,20 +104,20 @@ public class PlanMoves implements MoveIteratorFactory<PlanDraft, PlanMove> {
       return other.isDried() ? new Change(job, spoolFor(job), other.slot()) : elsewhere(job);
     }
 
-    private List<PlannedJob> chargeOf(PlannedJob job) {
+    private List<PlannedJob> loadOf(PlannedJob job) {
       return job.isDried()
           ? movable.stream().filter(other -> job.slot().equals(other.slot())).toList()
           : List.of(job);
     }
 
-    private PlanMove wholeCharge(PlannedJob job) {
-      return allTo(chargeOf(job), elsewhere(job).slot());
+    private PlanMove wholeLoad(PlannedJob job) {
+      return allTo(loadOf(job), elsewhere(job).slot());
     }
 
-    private PlanMove twoCharges(PlannedJob job) {
+    private PlanMove twoLoads(PlannedJob job) {
       PlannedJob other = any(movable);
       List<PlannedJob> both =
-          Stream.concat(chargeOf(job).stream(), chargeOf(other).stream()).distinct().toList();
+          Stream.concat(loadOf(job).stream(), loadOf(other).stream()).distinct().toList();
       return allTo(both, random.nextBoolean() ? other.slot() : elsewhere(job).slot());
     }
 

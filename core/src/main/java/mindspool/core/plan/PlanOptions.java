@@ -47,7 +47,7 @@ final class PlanOptions {
       return job.isReadyAsIs(spool);
     }
     PlannedJob alone = new PlannedJob(job, context, null).beginningWith(spool, slot);
-    PlannedCharge charge = PlannedCharge.of(slot, List.of(alone));
-    return charge.wrongs() == 0 && !new Served(alone, charge).fails();
+    PlannedLoad load = PlannedLoad.of(slot, List.of(alone));
+    return load.violations() == 0 && !new Served(alone, load).fails();
   }
 }

@@ -23,7 +23,7 @@ public record PlanProblem(
     double horizonH,
     List<PlanDryer> dryers,
     List<PlanJob> jobs,
-    Hands hands,
+    Attendance attendance,
     MoistAir room,
     List<Pin> pins,
     Map<Long, Pin> before) {

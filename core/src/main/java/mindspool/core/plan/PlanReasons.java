@@ -18,14 +18,14 @@ final class PlanReasons {
   /** Of more jobs it would take too long to say when each one's own metres print. */
   private static final int MOST_FOLLOWED = 20;
 
-  /** A wait for hands that is shorter is not worth a word, h. */
+  /** A wait for attendance that is shorter is not worth a word, h. */
   private static final double WORTH_TELLING_H = 0.3;
 
   private final PlanProblem problem;
   private final PlanContext context;
   private final List<Slot> slots;
   private final PlanDraft draft;
-  private final List<PlannedCharge> charges;
+  private final List<PlannedLoad> loads;
   private final boolean thorough;
 
   /**
@@ -45,7 +45,7 @@ final class PlanReasons {
     this.context = context;
     this.slots = slots;
     this.draft = draft;
-    this.charges = GreedyPlan.chargesOf(draft.jobs());
+    this.loads = GreedyPlan.loadsOf(draft.jobs());
   }
 
   DryingPlan plan() {
@@ -57,17 +57,17 @@ final class PlanReasons {
             .map(this::placement)
             .toList();
     int unserved = (int) placements.stream().filter(each -> !each.served()).count();
-    return new DryingPlan(charges, placements, unserved, costPoints());
+    return new DryingPlan(loads, placements, unserved, costPoints());
   }
 
   private long costPoints() {
     long points = 0;
-    for (PlannedCharge charge : charges) {
+    for (PlannedLoad load : loads) {
       points +=
-          Math.round(PlanRules.PER_KWH * charge.energyKWh())
-              + PlanRules.PER_CHARGE
-              + Math.round(PlanRules.PER_HOT_HOUR * charge.hotHours());
-      points += Served.of(charge).stream().mapToLong(Served::points).sum();
+          Math.round(PlanRules.PER_KWH * load.energyKWh())
+              + PlanRules.PER_LOAD
+              + Math.round(PlanRules.PER_HOT_HOUR * load.hotHours());
+      points += Served.of(load).stream().mapToLong(Served::points).sum();
     }
     return points + PlanRules.PER_MOVE * draft.jobs().stream().filter(PlannedJob::isMoved).count();
   }
@@ -94,52 +94,52 @@ final class PlanReasons {
                       noSpool(job),
                       waysOut(planned)));
     }
-    PlannedCharge charge =
-        charges.stream().filter(each -> each.jobs().contains(planned)).findFirst().orElse(null);
+    PlannedLoad load =
+        loads.stream().filter(each -> each.jobs().contains(planned)).findFirst().orElse(null);
     boolean served =
-        charge == null
+        load == null
             ? planned.job().isReadyAsIs(planned.spool()) || isDriedForAnother(planned)
-            : charge.wrongs() == 0 && !new Served(planned, charge).fails();
+            : load.violations() == 0 && !new Served(planned, load).fails();
     return new Placement(
         job,
         planned.spool(),
-        charge,
+        load,
         planned.isPinned(),
         served,
-        served ? why(planned, charge) : whyNot(planned, charge),
+        served ? why(planned, load) : whyNot(planned, load),
         served ? List.of() : waysOut(planned));
   }
 
   private boolean isDriedForAnother(PlannedJob planned) {
-    return charges.stream().anyMatch(charge -> PlanRules.isStillDry(charge, planned));
+    return loads.stream().anyMatch(load -> PlanRules.isStillDry(load, planned));
   }
 
-  private String why(PlannedJob planned, PlannedCharge charge) {
-    if (charge == null) {
+  private String why(PlannedJob planned, PlannedLoad load) {
+    if (load == null) {
       return planned.job().isReadyAsIs(planned.spool())
           ? say("%s is dry enough as it is, to the end of the job.", planned.spool().code())
           : say("%s was dried for an earlier job and holds to the end.", planned.spool().code());
     }
-    if (charge.isTakenOutEarly(planned.spool())) {
-      return takenOutEarly(planned, charge);
+    if (load.isTakenOutEarly(planned.spool())) {
+      return takenOutEarly(planned, load);
     }
     StringBuilder words = new StringBuilder();
     OptionalDouble prints =
         thorough
-            ? context.times().printsAfter(charge, planned.spool(), planned.job().grams())
+            ? context.times().printsAfter(load, planned.spool(), planned.job().grams())
             : OptionalDouble.empty();
     String dry =
         say(
             "to the core after %s at %.0f °C, nine times in ten",
-            hours(charge.neededHours()), charge.setpointC());
+            hours(load.neededHours()), load.setpointC());
     words.append(
         prints.isPresent()
             ? say(
                 "Its %.0f g print after %s already; dry %s",
                 planned.job().grams(), hours(prints.getAsDouble()), dry)
             : "Dry " + dry);
-    double inside = charge.outH() - charge.startH();
-    if (!planned.printsOutOfDryer() && inside > charge.neededHours() + WORTH_TELLING_H) {
+    double inside = load.outH() - load.startH();
+    if (!planned.printsOutOfDryer() && inside > load.neededHours() + WORTH_TELLING_H) {
       words.append(say("; it stays in for %s, until somebody is there", hours(inside)));
     }
     words.append(
@@ -147,35 +147,33 @@ final class PlanReasons {
             ? say(
                 "; it prints out of the dryer, which stays on until the job is over: in its holder"
                     + " it would be too wet before.")
-            : say("; out %s before the job.", hours(new Served(planned, charge).marginH())));
-    if (charge.spools().size() > 1) {
-      words.append(together(charge));
+            : say("; out %s before the job.", hours(new Served(planned, load).marginH())));
+    if (load.spools().size() > 1) {
+      words.append(together(load));
     }
     return words.toString();
   }
 
   /** It cannot wait until its core is dry, and its job does not need it. */
-  private static String takenOutEarly(PlannedJob planned, PlannedCharge charge) {
-    double out = charge.leavesH(planned.job());
+  private static String takenOutEarly(PlannedJob planned, PlannedLoad load) {
+    double out = load.leavesH(planned.job());
     return say(
         "Out after %s, when its %.0f g print, nine times in ten; dry to the core it would be after"
             + " %s, too late. Print it at once and dry it again afterwards.",
-        hours(out - charge.startH()), planned.job().grams(), hours(charge.neededHours()));
+        hours(out - load.startH()), planned.job().grams(), hours(load.neededHours()));
   }
 
   /** Who goes with whom, and who holds them down. */
-  private String together(PlannedCharge charge) {
+  private String together(PlannedLoad load) {
     PlanSpool lowest =
-        charge.spools().stream()
+        load.spools().stream()
             .min(
                 Comparator.comparingDouble(
-                    spool -> context.times().of(spool, charge.dryer()).ceilingC()))
+                    spool -> context.times().of(spool, load.dryer()).ceilingC()))
             .orElseThrow();
     return say(
-        " %d spools in one charge save heat and hands; %s allows no more than %.0f °C.",
-        charge.spools().size(),
-        lowest.code(),
-        context.times().of(lowest, charge.dryer()).ceilingC());
+        " %d spools in one load save heat and walks; %s allows no more than %.0f °C.",
+        load.spools().size(), lowest.code(), context.times().of(lowest, load.dryer()).ceilingC());
   }
 
   /** Who has the spools that could serve it. */
@@ -192,14 +190,14 @@ final class PlanReasons {
         .collect(Collectors.joining("; ", "No spool is free and long enough for it: ", "."));
   }
 
-  private String whyNot(PlannedJob planned, PlannedCharge charge) {
+  private String whyNot(PlannedJob planned, PlannedLoad load) {
     PlanJob job = planned.job();
-    if (charge != null && charge.wrongs() > 0) {
+    if (load != null && load.violations() > 0) {
       return say(
           "Where it is pinned it cannot be dried: %s.",
-          charge.neededHours() > DryingForecast.LONGEST_HOURS
+          load.neededHours() > DryingForecast.LONGEST_HOURS
               ? "it would never be dry there"
-              : "reel, slots, ceiling, a busy dryer or missing hands forbid it");
+              : "reel, slots, ceiling, a busy dryer or nobody being there forbids it");
     }
     if (!holdsSomehow(job)) {
       return say(
@@ -227,7 +225,7 @@ final class PlanReasons {
     return best > job.startH()
         ? say("Drying takes %s at least, and it starts in %s.", hours(best), hours(job.startH()))
         : say(
-            "Dryers, slots and hands do not leave the %s that drying takes before it starts in"
+            "Dryers, slots and attendance do not leave the %s that drying takes before it starts in"
                 + " %s.",
             hours(best), hours(job.startH()));
   }
@@ -242,12 +240,14 @@ final class PlanReasons {
                     .fit()
                     .objection(spool.reelDiameterMm(), spool.reelWidthMm())
                     .map(why -> "in " + dryer.name() + " " + why)
-                    .or(() -> DryingCeiling.of(spool.load(), dryer.dryer()).refusal())
+                    .or(() -> DryingCeiling.of(spool.loaded(), dryer.dryer()).refusal())
                     .orElse(dryer.name() + " never gets it dry: its air is too damp for that"))
         .collect(Collectors.joining("; ", "No dryer can dry it: ", ""));
   }
 
-  /** The cheapest first: nothing but another holder, another spool, a later start, more hands. */
+  /**
+   * The cheapest first: nothing but another holder, another spool, a later start, more attendance.
+   */
   private List<String> waysOut(PlannedJob planned) {
     PlanJob job = planned.job();
     List<String> ways = new ArrayList<>();
@@ -269,7 +269,7 @@ final class PlanReasons {
               earliest.spool.code(),
               earliest.slot.dryer().name()));
     }
-    double atOnce = soonestWithHands(job);
+    double atOnce = soonestWithAttendance(job);
     if (holdsSomehow(job)
         && atOnce <= job.startH()
         && (earliest == null || atOnce < earliest.outH - 0.4)) {
@@ -293,19 +293,19 @@ final class PlanReasons {
 
   private record Earliest(PlanSpool spool, Slot slot, double outH) {}
 
-  /** When it could be dry at the earliest, with another charge or beside all; null for never. */
+  /** When it could be dry at the earliest, with another load or beside all; null for never. */
   private Earliest earliest(PlannedJob planned) {
-    List<PlannedCharge> others =
-        charges.stream().filter(charge -> !charge.jobs().equals(List.of(planned))).toList();
+    List<PlannedLoad> others =
+        loads.stream().filter(load -> !load.jobs().equals(List.of(planned))).toList();
     Earliest best = null;
     for (PlanSpool spool : planned.job().candidates()) {
-      for (PlannedCharge charge : others) {
-        best = sooner(best, spool, with(planned, spool, charge), others, charge);
+      for (PlannedLoad load : others) {
+        best = sooner(best, spool, with(planned, spool, load), others, load);
       }
       for (Slot slot : slots) {
         if (slot.isDrying()) {
           PlannedJob moved = new PlannedJob(planned.job(), context, null);
-          PlannedCharge alone = PlannedCharge.of(slot, List.of(moved.beginningWith(spool, slot)));
+          PlannedLoad alone = PlannedLoad.of(slot, List.of(moved.beginningWith(spool, slot)));
           best = sooner(best, spool, alone, others, null);
         }
       }
@@ -313,48 +313,48 @@ final class PlanReasons {
     return best;
   }
 
-  /** The charge of others with this spool besides. */
-  private PlannedCharge with(PlannedJob planned, PlanSpool spool, PlannedCharge charge) {
-    List<PlannedJob> jobs = new ArrayList<>(charge.jobs());
+  /** The load of others with this spool besides. */
+  private PlannedLoad with(PlannedJob planned, PlanSpool spool, PlannedLoad load) {
+    List<PlannedJob> jobs = new ArrayList<>(load.jobs());
     jobs.remove(planned);
-    jobs.add(new PlannedJob(planned.job(), context, null).beginningWith(spool, charge.slot()));
-    return PlannedCharge.of(charge.slot(), jobs);
+    jobs.add(new PlannedJob(planned.job(), context, null).beginningWith(spool, load.slot()));
+    return PlannedLoad.of(load.slot(), jobs);
   }
 
-  /** Takes a charge that gets it dry sooner, if it can be done and nobody else suffers. */
+  /** Takes a load that gets it dry sooner, if it can be done and nobody else suffers. */
   private static Earliest sooner(
       Earliest best,
       PlanSpool spool,
-      PlannedCharge charge,
-      List<PlannedCharge> others,
-      PlannedCharge replaced) {
-    double out = charge.soonestH(spool);
+      PlannedLoad load,
+      List<PlannedLoad> others,
+      PlannedLoad replaced) {
+    double out = load.soonestH(spool);
     boolean helps = best == null || out < best.outH;
     boolean possible =
         helps
-            && charge.wrongs() == 0
-            && others.stream().filter(other -> other != replaced).noneMatch(charge::clashesWith);
+            && load.violations() == 0
+            && others.stream().filter(other -> other != replaced).noneMatch(load::clashesWith);
     boolean harmless =
         possible
-            && Served.of(charge).stream()
+            && Served.of(load).stream()
                 .allMatch(
                     served ->
                         spool.equals(served.job().spool())
-                            ? served.job().job().holdsFrom(spool, charge.dryer())
+                            ? served.job().job().holdsFrom(spool, load.dryer())
                             : !served.fails());
-    return harmless ? new Earliest(spool, charge.slot(), out) : best;
+    return harmless ? new Earliest(spool, load.slot(), out) : best;
   }
 
-  private double soonestWithHands(PlanJob job) {
+  private double soonestWithAttendance(PlanJob job) {
     double soonest = Double.POSITIVE_INFINITY;
     for (PlanDryer dryer : problem.dryers()) {
       if (dryer.outOfOrder()) {
         continue;
       }
       double free =
-          charges.stream()
-              .filter(charge -> charge.dryer().equals(dryer))
-              .mapToDouble(charge -> charge.startH())
+          loads.stream()
+              .filter(load -> load.dryer().equals(dryer))
+              .mapToDouble(load -> load.startH())
               .min()
               .orElse(Double.POSITIVE_INFINITY);
       for (PlanSpool spool : job.candidates()) {

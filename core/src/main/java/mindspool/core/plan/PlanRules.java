@@ -26,7 +26,7 @@ public class PlanRules implements ConstraintProvider {
   static final long PER_KWH = 100;
 
   /** Loading, starting and emptying a dryer is worth a kWh or two. */
-  static final long PER_CHARGE = 150;
+  static final long PER_LOAD = 150;
 
   /** Wear, noise and risk of an hour with a dryer on. */
   static final long PER_HOT_HOUR = 4;
@@ -46,8 +46,8 @@ public class PlanRules implements ConstraintProvider {
   @Override
   public Constraint[] defineConstraints(ConstraintFactory factory) {
     return new Constraint[] {
-      everyChargeCanBeDone(factory),
-      oneChargeAtATimeInADryer(factory),
+      everyLoadCanBeDone(factory),
+      oneLoadAtATimeInADryer(factory),
       oneSpoolInOneDryerAtATime(factory),
       onlySpoolsThatServe(factory),
       enoughOnTheSpool(factory),
@@ -57,44 +57,44 @@ public class PlanRules implements ConstraintProvider {
       everyJobFindsItsFilamentDry(factory),
       everyDriedJobIsServed(factory),
       energy(factory),
-      fewCharges(factory),
+      fewLoads(factory),
       fewHotHours(factory),
       margin(factory),
       noNeedlessMoves(factory)
     };
   }
 
-  private static UniConstraintStream<PlannedCharge> charges(ConstraintFactory factory) {
+  private static UniConstraintStream<PlannedLoad> loads(ConstraintFactory factory) {
     return factory
         .forEach(PlannedJob.class)
         .filter(PlannedJob::isDried)
         .groupBy(PlannedJob::slot, toList())
-        .map(PlannedCharge::of);
+        .map(PlannedLoad::of);
   }
 
   /** Ceilings, fit, slots, dryer in order and free, somebody there at start and end. */
-  Constraint everyChargeCanBeDone(ConstraintFactory factory) {
-    return charges(factory)
-        .filter(charge -> charge.wrongs() > 0)
-        .penalizeLong(IMPOSSIBLE, PlannedCharge::wrongs)
-        .asConstraint("every charge can be done");
+  Constraint everyLoadCanBeDone(ConstraintFactory factory) {
+    return loads(factory)
+        .filter(load -> load.violations() > 0)
+        .penalizeLong(IMPOSSIBLE, PlannedLoad::violations)
+        .asConstraint("every load can be done");
   }
 
-  Constraint oneChargeAtATimeInADryer(ConstraintFactory factory) {
-    return charges(factory)
+  Constraint oneLoadAtATimeInADryer(ConstraintFactory factory) {
+    return loads(factory)
         .join(
-            charges(factory),
-            equal(PlannedCharge::dryer),
-            lessThan(PlannedCharge::startH),
+            loads(factory),
+            equal(PlannedLoad::dryer),
+            lessThan(PlannedLoad::startH),
             filtering((a, b) -> a.overlapH(b) > 0))
         .penalizeLong(IMPOSSIBLE, (a, b) -> 1)
-        .asConstraint("one charge at a time in a dryer");
+        .asConstraint("one load at a time in a dryer");
   }
 
   Constraint oneSpoolInOneDryerAtATime(ConstraintFactory factory) {
-    return charges(factory)
+    return loads(factory)
         .join(
-            charges(factory),
+            loads(factory),
             filtering((a, b) -> a.dryer().id() < b.dryer().id() && a.clashesWith(b)))
         .penalizeLong(IMPOSSIBLE, (a, b) -> 1)
         .asConstraint("one spool in one dryer at a time");
@@ -130,9 +130,9 @@ public class PlanRules implements ConstraintProvider {
   }
 
   Constraint noSpoolIsDriedWhileItPrints(ConstraintFactory factory) {
-    return charges(factory)
-        .join(PlannedJob.class, filtering(PlannedCharge::takesFromPrinting))
-        .penalizeLong(IMPOSSIBLE, (charge, job) -> 1)
+    return loads(factory)
+        .join(PlannedJob.class, filtering(PlannedLoad::takesFromPrinting))
+        .penalizeLong(IMPOSSIBLE, (load, job) -> 1)
         .asConstraint("no spool is dried while it prints");
   }
 
@@ -144,33 +144,33 @@ public class PlanRules implements ConstraintProvider {
         .asConstraint("every job has a spool");
   }
 
-  /** Dry as it is, or still dry from an earlier charge of the same spool. */
+  /** Dry as it is, or still dry from an earlier load of the same spool. */
   Constraint everyJobFindsItsFilamentDry(ConstraintFactory factory) {
     return factory
         .forEach(PlannedJob.class)
         .filter(job -> !job.isDried() && !job.job().isReadyAsIs(job.spool()))
-        .ifNotExists(charges(factory), filtering((job, charge) -> isStillDry(charge, job)))
+        .ifNotExists(loads(factory), filtering((job, load) -> isStillDry(load, job)))
         .penalizeLong(UNSERVED, job -> 1)
         .asConstraint("every job finds its filament dry");
   }
 
-  /** Whether a charge for another job leaves this job's spool dry to its end. */
-  static boolean isStillDry(PlannedCharge charge, PlannedJob job) {
+  /** Whether a load for another job leaves this job's spool dry to its end. */
+  static boolean isStillDry(PlannedLoad load, PlannedJob job) {
     double printing =
-        charge.jobs().stream()
+        load.jobs().stream()
             .filter(other -> job.spool().equals(other.spool()) && !other.printsOutOfDryer())
             .mapToDouble(other -> other.job().hours())
             .sum();
-    return charge.wrongs() == 0
-        && charge.spools().contains(job.spool())
-        && !charge.isTakenOutEarly(job.spool())
-        && charge.endH() <= job.job().startH()
+    return load.violations() == 0
+        && load.spools().contains(job.spool())
+        && !load.isTakenOutEarly(job.spool())
+        && load.endH() <= job.job().startH()
         && job.job().holdsAfter(job.spool(), printing);
   }
 
   /** Dried for it: out in time, and holding to its end. */
   Constraint everyDriedJobIsServed(ConstraintFactory factory) {
-    return charges(factory)
+    return loads(factory)
         .flattenLast(Served::of)
         .filter(Served::fails)
         .penalizeLong(UNSERVED, served -> 1)
@@ -178,24 +178,24 @@ public class PlanRules implements ConstraintProvider {
   }
 
   Constraint energy(ConstraintFactory factory) {
-    return charges(factory)
-        .penalizeLong(COST, charge -> Math.round(PER_KWH * charge.energyKWh()))
+    return loads(factory)
+        .penalizeLong(COST, load -> Math.round(PER_KWH * load.energyKWh()))
         .asConstraint("little energy");
   }
 
-  Constraint fewCharges(ConstraintFactory factory) {
-    return charges(factory).penalizeLong(COST, charge -> PER_CHARGE).asConstraint("few charges");
+  Constraint fewLoads(ConstraintFactory factory) {
+    return loads(factory).penalizeLong(COST, load -> PER_LOAD).asConstraint("few loads");
   }
 
   Constraint fewHotHours(ConstraintFactory factory) {
-    return charges(factory)
-        .penalizeLong(COST, charge -> Math.round(PER_HOT_HOUR * charge.hotHours()))
+    return loads(factory)
+        .penalizeLong(COST, load -> Math.round(PER_HOT_HOUR * load.hotHours()))
         .asConstraint("few hot hours");
   }
 
   /** Too late counts as unserved; just in time costs margin. */
   Constraint margin(ConstraintFactory factory) {
-    return charges(factory)
+    return loads(factory)
         .flattenLast(Served::of)
         .penalizeLong(COST, Served::points)
         .asConstraint("margin before the job");

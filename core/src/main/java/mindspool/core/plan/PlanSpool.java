@@ -1,6 +1,6 @@
 package mindspool.core.plan;
 
-import mindspool.core.drying.Charge.Load;
+import mindspool.core.drying.DryerLoad.LoadedSpool;
 
 /**
  * A spool that a plan may dry.
@@ -10,7 +10,7 @@ import mindspool.core.drying.Charge.Load;
  * @param netG filament left
  */
 public record PlanSpool(
-    String code, Load load, double netG, double reelDiameterMm, double reelWidthMm) {
+    String code, LoadedSpool loaded, double netG, double reelDiameterMm, double reelWidthMm) {
 
   @Override
   public boolean equals(Object other) {

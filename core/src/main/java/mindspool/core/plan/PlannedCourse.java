@@ -5,18 +5,18 @@ import java.util.Comparator;
 import java.util.List;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.MoistAir;
-import mindspool.core.drying.Charge;
-import mindspool.core.drying.Charge.Load;
-import mindspool.core.drying.ChargeCourse;
 import mindspool.core.drying.Dryer;
+import mindspool.core.drying.DryerLoad;
+import mindspool.core.drying.DryerLoad.LoadedSpool;
 import mindspool.core.drying.DryingForecast.Point;
+import mindspool.core.drying.LoadCourse;
 import mindspool.core.material.Material;
 import mindspool.core.moisture.AirContact;
 import mindspool.core.moisture.SpoolMoistureModel;
 import mindspool.core.moisture.SpoolState;
 
 /**
- * How a spool goes through a plan from its charge on: dried with the others, waiting in its bag,
+ * How a spool goes through a plan from its load on: dried with the others, waiting in its bag,
  * printed from its holder, by the same model that follows spools in stock.
  */
 public final class PlannedCourse {
@@ -52,52 +52,52 @@ public final class PlannedCourse {
    * @return points over the plan's hours
    */
   public List<Point> of(
-      DryingPlan plan, PlannedCharge charge, String code, double meanPercent, HolderAir holders) {
-    Dryer dryer = charge.dryer().dryer();
-    List<Load> loads = new ArrayList<>();
+      DryingPlan plan, PlannedLoad load, String code, double meanPercent, HolderAir holders) {
+    Dryer dryer = load.dryer().dryer();
+    List<LoadedSpool> loadedSpools = new ArrayList<>();
     int index = -1;
-    for (PlanSpool spool : charge.spools()) {
+    for (PlanSpool spool : load.spools()) {
       if (spool.code().equals(code)) {
-        index = loads.size();
-        loads.add(wettedTo(spool.load(), meanPercent));
+        index = loadedSpools.size();
+        loadedSpools.add(wettedTo(spool.loaded(), meanPercent));
       } else {
-        loads.add(spool.load());
+        loadedSpools.add(spool.loaded());
       }
     }
     double leaves =
-        charge.jobs().stream()
+        load.jobs().stream()
             .filter(job -> job.spool().code().equals(code))
-            .mapToDouble(job -> charge.leavesH(job.job()))
+            .mapToDouble(job -> load.leavesH(job.job()))
             .max()
-            .orElse(charge.outH());
-    Charge together = new Charge(loads);
-    ChargeCourse dried =
-        ChargeCourse.of(
+            .orElse(load.outH());
+    DryerLoad together = new DryerLoad(loadedSpools);
+    LoadCourse dried =
+        LoadCourse.of(
             together,
             dryer,
             room,
-            ChargeCourse.startC(together, dryer, charge.setpointC()),
-            charge.setpointC(),
-            leaves - charge.startH());
+            LoadCourse.startC(together, dryer, load.setpointC()),
+            load.setpointC(),
+            leaves - load.startH());
     List<Point> points = new ArrayList<>();
     for (Point point : dried.spools().get(index)) {
       points.add(
           new Point(
-              charge.startH() + point.hour(),
+              load.startH() + point.hour(),
               point.outerPercent(),
               point.meanPercent(),
               point.corePercent()));
     }
     SpoolState out = dried.ends().get(index);
-    print(plan, leaves, code, loads.get(index).material(), out, holders, points);
+    print(plan, leaves, code, loadedSpools.get(index).material(), out, holders, points);
     return points;
   }
 
-  private static Load wettedTo(Load load, double meanPercent) {
-    double now = load.start().profile().meanPercent();
+  private static LoadedSpool wettedTo(LoadedSpool loaded, double meanPercent) {
+    double now = loaded.start().profile().meanPercent();
     SpoolState start =
-        now > 0 ? load.start().withContentScaled(meanPercent / now, 1) : load.start();
-    return load.withStart(start);
+        now > 0 ? loaded.start().withContentScaled(meanPercent / now, 1) : loaded.start();
+    return loaded.withStart(start);
   }
 
   /** The jobs in order; in between it lies in its bag and keeps what it has. */

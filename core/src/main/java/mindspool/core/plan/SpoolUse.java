@@ -14,8 +14,7 @@ final class SpoolUse {
   /** Long enough for a job besides the others, and neither printed nor dried meanwhile. */
   boolean isFree(PlanJob job, PlanSpool spool) {
     return isLongEnoughAndNotPrinting(job, spool)
-        && GreedyPlan.chargesOf(placed).stream()
-            .noneMatch(charge -> charge.holdsDuring(job, spool));
+        && GreedyPlan.loadsOf(placed).stream().noneMatch(load -> load.holdsDuring(job, spool));
   }
 
   boolean isLongEnoughAndNotPrinting(PlanJob job, PlanSpool spool) {

@@ -37,7 +37,7 @@ public record MeasuredLeak(double conductanceGPerDay, double uncertaintyShare) {
           String.format(
               Locale.ROOT, "%.0f %% outside, %.0f %% inside", 100 * outside, 100 * inside),
           "at least 5 % damper outside than inside",
-          "Nothing can be told from so small a difference; use fresh desiccant.");
+          "So small a difference says nothing; use fresh desiccant.");
     }
     if (!(gainedG >= LEAST_STEPS * scaleStepG)) {
       throw new InvalidValueException(

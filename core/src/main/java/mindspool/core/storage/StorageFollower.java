@@ -44,7 +44,7 @@ public final class StorageFollower {
   private static final int EVERY_8TH_FOR = 120;
 
   private final double aheadS;
-  private StorageRecord told = StorageRecord.NONE;
+  private StorageRecord known = StorageRecord.NONE;
   private Map<Long, Group> groups = Map.of();
   private final Map<Long, Double> outdatedFrom = new HashMap<>();
   private final Set<Long> outdatedByFacts = new HashSet<>();
@@ -132,8 +132,8 @@ public final class StorageFollower {
    * @param record each vessel after the one that it stands in
    */
   public synchronized void tell(StorageRecord record) {
-    StorageRecord.Difference difference = record.since(told);
-    told = record;
+    StorageRecord.Difference difference = record.since(known);
+    known = record;
     groups = grouped(record);
     difference.vessels().forEach((id, fromS) -> outdatedFrom.merge(id, fromS, Math::min));
     difference

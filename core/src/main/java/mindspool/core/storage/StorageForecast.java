@@ -32,7 +32,7 @@ public record StorageForecast(
 
   private static final double SHORT_DAYS = 7;
 
-  /** What is asked. {@code desiccant} may be null: then silica gel is reckoned with. */
+  /** What is asked. {@code desiccant} may be null: then silica gel is assumed. */
   public record Question(
       Container container,
       double openingsPerWeek,

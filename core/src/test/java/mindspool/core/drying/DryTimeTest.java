@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.OptionalDouble;
 import mindspool.core.climate.MoistAir;
-import mindspool.core.drying.Charge.Load;
+import mindspool.core.drying.DryerLoad.LoadedSpool;
 import mindspool.core.material.Material;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.moisture.SpoolMoistureModel;
@@ -19,10 +19,10 @@ class DryTimeTest {
 
   private static final MoistAir ROOM = new MoistAir(22, 40);
 
-  private static Load load(String name, double percent, double spread) {
+  private static LoadedSpool loaded(String name, double percent, double spread) {
     Material material = MaterialCatalogue.standard().named(name);
     Winding winding = new Winding(0.04, 0.06, 1, 0.30, 0.00175, material.densityKgPerM3());
-    return new Load(
+    return new LoadedSpool(
         name,
         material,
         new SpoolMoistureModel(material).uniform(winding, percent, 22),
@@ -48,11 +48,14 @@ class DryTimeTest {
   })
   void agreesWithTheFullForecastWellEnoughForAPlan(
       String material, double percent, double setpointC, double airChanges) {
-    Load load = load(material, percent, 0.2);
-    double quick = DryTime.sureHours(load, dryer(airChanges), ROOM, setpointC).orElseThrow();
+    LoadedSpool loaded = loaded(material, percent, 0.2);
+    double quick = DryTime.sureHours(loaded, dryer(airChanges), ROOM, setpointC).orElseThrow();
     double full =
-        ChargeForecast.of(
-                new Charge(List.of(load)), dryer(airChanges), ROOM, OptionalDouble.of(setpointC))
+        LoadForecast.of(
+                new DryerLoad(List.of(loaded)),
+                dryer(airChanges),
+                ROOM,
+                OptionalDouble.of(setpointC))
             .sureLastHours()
             .orElseThrow();
     assertThat(quick / full).isBetween(0.8, 1.3);
@@ -60,30 +63,30 @@ class DryTimeTest {
 
   @Test
   void aDampRoomNeverDriesAndADrySpoolNeedsNoTime() {
-    assertThat(DryTime.sureHours(load("PLA", 0.3, 0.2), dryer(0), new MoistAir(28, 90), 40))
+    assertThat(DryTime.sureHours(loaded("PLA", 0.3, 0.2), dryer(0), new MoistAir(28, 90), 40))
         .isEmpty();
-    assertThat(DryTime.sureHours(load("PETG", 0.01, 0.1), dryer(0), ROOM, 65).orElseThrow())
+    assertThat(DryTime.sureHours(loaded("PETG", 0.01, 0.1), dryer(0), ROOM, 65).orElseThrow())
         .isZero();
   }
 
   @Test
   void theLessIsKnownTheLongerItTakesToBeSure() {
-    double known = DryTime.sureHours(load("ABS", 0.3, 0.05), dryer(0), ROOM, 80).orElseThrow();
-    double unknown = DryTime.sureHours(load("ABS", 0.3, 0.5), dryer(0), ROOM, 80).orElseThrow();
+    double known = DryTime.sureHours(loaded("ABS", 0.3, 0.05), dryer(0), ROOM, 80).orElseThrow();
+    double unknown = DryTime.sureHours(loaded("ABS", 0.3, 0.5), dryer(0), ROOM, 80).orElseThrow();
     assertThat(unknown).isGreaterThan(known);
   }
 
   /** The outer wraps are dry first, the core last. */
   @Test
   void theLessIsTakenTheSoonerItIsDry() {
-    Load load = load("PETG", 0.3, 0.2);
+    LoadedSpool loaded = loaded("PETG", 0.3, 0.2);
     double before = 0;
     for (double share : new double[] {0.05, 0.2, 0.4, 0.8}) {
-      double hours = DryTime.sureHours(load, dryer(0), ROOM, 65, share).orElseThrow();
+      double hours = DryTime.sureHours(loaded, dryer(0), ROOM, 65, share).orElseThrow();
       assertThat(hours).isGreaterThan(before);
       before = hours;
     }
-    double core = DryTime.sureHours(load, dryer(0), ROOM, 65).orElseThrow();
+    double core = DryTime.sureHours(loaded, dryer(0), ROOM, 65).orElseThrow();
     assertThat(before).isLessThanOrEqualTo(core);
   }
 }

@@ -237,7 +237,7 @@ class DryingCeilingTest {
     CycleRun run =
         new CycleRun(
             java.util.List.of(
-                new Charge.Load(
+                new DryerLoad.LoadedSpool(
                     "x", material, state(material, 2.6), ReelKind.METAL, 0.2, Belief.anyLot(0))),
             dryer,
             ROOM,
@@ -290,11 +290,11 @@ class DryingCeilingTest {
   }
 
   private static double meanAfterHours(String material, Dryer dryer) {
-    ChargeForecast forecast =
-        ChargeForecast.of(
-            new Charge(
+    LoadForecast forecast =
+        LoadForecast.of(
+            new DryerLoad(
                 java.util.List.of(
-                    new Charge.Load(
+                    new DryerLoad.LoadedSpool(
                         "x",
                         material(material),
                         state(material(material), 2.6),

@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.OptionalDouble;
 import mindspool.core.climate.MoistAir;
-import mindspool.core.drying.Charge.Load;
+import mindspool.core.drying.DryerLoad.LoadedSpool;
 import mindspool.core.material.Material;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.moisture.SpoolMoistureModel;
@@ -20,10 +20,10 @@ class PrintReadyTest {
 
   private static final MoistAir ROOM = new MoistAir(23, 50);
 
-  private static Load load(String name, double percent, double waterSpread) {
+  private static LoadedSpool loaded(String name, double percent, double waterSpread) {
     Material of = MaterialCatalogue.standard().named(name);
     Winding winding = new Winding(0.04, 0.06, 1, 0.30, 0.00175, of.densityKgPerM3());
-    return new Load(
+    return new LoadedSpool(
         name,
         of,
         new SpoolMoistureModel(of).uniform(winding, percent, 23),
@@ -36,9 +36,9 @@ class PrintReadyTest {
     return new Dryer(110, 0, 0, airChanges, 12);
   }
 
-  private static PrintReady ready(Load load, double share, double setpointC) {
+  private static PrintReady ready(LoadedSpool loaded, double share, double setpointC) {
     return PrintReady.of(
-            new Charge(List.of(load)),
+            new DryerLoad(List.of(loaded)),
             List.of(share),
             dryer(OptionalDouble.empty()),
             ROOM,
@@ -60,7 +60,7 @@ class PrintReadyTest {
   })
   void likelyPrintsInTheTradesTime(
       String material, double percent, double setpointC, double least, double most) {
-    PrintReady ready = ready(load(material, percent, 0.2), 1, setpointC);
+    PrintReady ready = ready(loaded(material, percent, 0.2), 1, setpointC);
     assertThat(ready.likelyHours().orElseThrow()).isBetween(least, most);
     assertThat(ready.sureHours().orElseThrow())
         .isGreaterThanOrEqualTo(ready.likelyHours().getAsDouble());
@@ -69,13 +69,13 @@ class PrintReadyTest {
   /** A job of some metres takes outer wraps, which are dry first; and printing comes before dry. */
   @Test
   void fewMetresPrintSoonerThanTheWholeSpoolAndThatSoonerThanDry() {
-    Load nylon = load("PA6", 2.6, 0.1);
+    LoadedSpool nylon = loaded("PA6", 2.6, 0.1);
     double some = ready(nylon, 0.1, 80).sureHours().orElseThrow();
     double all = ready(nylon, 1, 80).sureHours().orElseThrow();
     assertThat(some).isLessThan(0.8 * all);
     double dry =
-        ChargeForecast.of(
-                new Charge(List.of(nylon)),
+        LoadForecast.of(
+                new DryerLoad(List.of(nylon)),
                 dryer(OptionalDouble.empty()),
                 ROOM,
                 OptionalDouble.of(80))
@@ -89,11 +89,11 @@ class PrintReadyTest {
    */
   @Test
   void zeroNeverAndTheSpreadAreTold() {
-    assertThat(ready(load("PETG", 0.1, 0.1), 1, 65).sureHours()).hasValue(0);
-    Load pc = load("PC", 0.3, 0.1);
+    assertThat(ready(loaded("PETG", 0.1, 0.1), 1, 65).sureHours()).hasValue(0);
+    LoadedSpool pc = loaded("PC", 0.3, 0.1);
     PrintReady damp =
         PrintReady.of(
-                new Charge(List.of(pc)),
+                new DryerLoad(List.of(pc)),
                 List.of(1.0),
                 dryer(OptionalDouble.empty()),
                 new MoistAir(32, 90),
@@ -102,21 +102,21 @@ class PrintReadyTest {
             .get(0);
     assertThat(damp.likelyHours()).isEmpty();
     assertThat(damp.sureHours()).isEmpty();
-    double unsure = ready(load("TPU95A", 0.43, 0.3), 1, 55).sureHours().orElseThrow();
-    double known = ready(load("TPU95A", 0.43, 0.02), 1, 55).sureHours().orElseThrow();
+    double unsure = ready(loaded("TPU95A", 0.43, 0.3), 1, 55).sureHours().orElseThrow();
+    double known = ready(loaded("TPU95A", 0.43, 0.02), 1, 55).sureHours().orElseThrow();
     assertThat(unsure).isGreaterThanOrEqualTo(known);
   }
 
   /** In a tight dryer each waits for the other's water too. */
   @Test
   void sharedAirDelaysBoth() {
-    Load nylon = load("PA6", 2.6, 0.1);
-    Load tpu = load("TPU95A", 0.43, 0.1);
+    LoadedSpool nylon = loaded("PA6", 2.6, 0.1);
+    LoadedSpool tpu = loaded("TPU95A", 0.43, 0.1);
     Dryer tight = dryer(OptionalDouble.of(2));
     PrintReady alone =
-        PrintReady.of(new Charge(List.of(tpu)), List.of(1.0), tight, ROOM, 55, 55).get(0);
+        PrintReady.of(new DryerLoad(List.of(tpu)), List.of(1.0), tight, ROOM, 55, 55).get(0);
     PrintReady beside =
-        PrintReady.of(new Charge(List.of(nylon, tpu)), List.of(1.0, 1.0), tight, ROOM, 55, 55)
+        PrintReady.of(new DryerLoad(List.of(nylon, tpu)), List.of(1.0, 1.0), tight, ROOM, 55, 55)
             .get(1);
     assertThat(beside.likelyHours().orElse(Double.POSITIVE_INFINITY))
         .isGreaterThan(1.2 * alone.likelyHours().orElseThrow());
@@ -125,7 +125,7 @@ class PrintReadyTest {
   /** Each further hour buys metres, from outside in; the last step is the whole spool's hour. */
   @Test
   void eachStepBuysMoreOfTheSpool() {
-    Load nylon = load("PA6", 2.6, 0.1);
+    LoadedSpool nylon = loaded("PA6", 2.6, 0.1);
     Dryer vented = dryer(OptionalDouble.empty());
     List<PrintReady.Step> steps = PrintReady.steps(nylon, vented, ROOM, 80, 80);
     assertThat(steps.size()).isGreaterThan(4);
@@ -138,9 +138,9 @@ class PrintReadyTest {
     double all = ready(nylon, 1, 80).likelyHours().orElseThrow();
     assertThat(last.hour()).isCloseTo(all, within(0.02 * all));
     // Dry enough already: one step at hour 0. Never: none.
-    assertThat(PrintReady.steps(load("PETG", 0.1, 0.1), vented, ROOM, 65, 65))
+    assertThat(PrintReady.steps(loaded("PETG", 0.1, 0.1), vented, ROOM, 65, 65))
         .containsExactly(new PrintReady.Step(0, 1));
-    assertThat(PrintReady.steps(load("PC", 0.3, 0.1), vented, new MoistAir(32, 90), 45, 45))
+    assertThat(PrintReady.steps(loaded("PC", 0.3, 0.1), vented, new MoistAir(32, 90), 45, 45))
         .isEmpty();
   }
 }

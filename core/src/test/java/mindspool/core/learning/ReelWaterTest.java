@@ -97,7 +97,7 @@ class ReelWaterTest {
   /** What the board lost is not taken for the filament's: without it uptake comes out threefold. */
   @Test
   void theBoardsWaterIsNotTakenForTheFilaments() {
-    SpoolHistory told =
+    SpoolHistory history =
         new SpoolHistory(
             0,
             new StartMoisture(50, 5),
@@ -108,8 +108,8 @@ class ReelWaterTest {
             List.of());
     double[] at = {DAY_S, DAY_S + 4 * 3600, DAY_S + 12 * 3600};
     ReelWater board = ReelWater.of(ReelKind.CARDBOARD, 160);
-    double[] reelG = board.grams(told, at);
-    SpoolReplay truth = new SpoolReplay(PLA, told, 0, Options.STANDARD);
+    double[] reelG = board.grams(history, at);
+    SpoolReplay truth = new SpoolReplay(PLA, history, 0, Options.STANDARD);
     SpoolState state = truth.start();
     double time = 0;
     Weighed[] weighed = new Weighed[at.length];
@@ -120,9 +120,9 @@ class ReelWaterTest {
       weighed[i] = new Weighed(time, Math.rint(10 * gross) / 10, 0.1, i > 0);
     }
     Calibration knowing =
-        new WeighingFit(PLA, told, List.of(weighed), LotPrior.ANY_LOT, board).run();
+        new WeighingFit(PLA, history, List.of(weighed), LotPrior.ANY_LOT, board).run();
     Calibration blind =
-        new WeighingFit(PLA, told, List.of(weighed), LotPrior.ANY_LOT, ReelWater.NONE).run();
+        new WeighingFit(PLA, history, List.of(weighed), LotPrior.ANY_LOT, ReelWater.NONE).run();
     assertThat(knowing.best().sorptionFactor()).isCloseTo(1, within(0.1));
     assertThat(knowing.isDoubtful()).isFalse();
     assertThat(blind.best().sorptionFactor()).isGreaterThan(1.5);

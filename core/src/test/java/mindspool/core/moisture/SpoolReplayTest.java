@@ -161,7 +161,7 @@ class SpoolReplayTest {
     assertThat(grouped).first().isEqualTo(1.5);
   }
 
-  /** Facts may be told in any order; the replay is the same to the last bit. */
+  /** Facts may come in any order; the replay is the same to the last bit. */
   @Test
   void theOrderInWhichFactsAreToldDoesNotMatter() {
     List<Stay> stays =
@@ -178,13 +178,13 @@ class SpoolReplayTest {
                 new MassLeft(2 * DAY, 0.9),
                 new MassLeft(4 * DAY, 0.7),
                 new MassLeft(7 * DAY, 0.4)));
-    MoistureProfile told = at(history(masses, stays.toArray(Stay[]::new)), 8 * DAY);
+    MoistureProfile inOrder = at(history(masses, stays.toArray(Stay[]::new)), 8 * DAY);
     Random random = new Random(3);
     for (int i = 0; i < 10; i++) {
       Collections.shuffle(stays.subList(1, stays.size()), random);
       Collections.shuffle(masses, random);
       MoistureProfile shuffled = at(history(masses, stays.toArray(Stay[]::new)), 8 * DAY);
-      assertThat(shuffled.percentByRing()).containsExactly(told.percentByRing());
+      assertThat(shuffled.percentByRing()).containsExactly(inOrder.percentByRing());
     }
   }
 

@@ -20,8 +20,8 @@ import java.util.OptionalDouble;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import mindspool.core.InvalidValueException;
-import mindspool.core.drying.Charge;
-import mindspool.core.drying.ChargeForecast;
+import mindspool.core.drying.DryerLoad;
+import mindspool.core.drying.LoadForecast;
 import mindspool.core.drying.PrintReady;
 import mindspool.core.plan.DryingPlan.Placement;
 import org.junit.jupiter.api.Test;
@@ -36,8 +36,8 @@ class DryingPlannerTest {
   }
 
   private static PlanProblem problem(
-      List<PlanDryer> dryers, List<PlanJob> jobs, Hands hands, Pin... pins) {
-    return new PlanProblem(72, dryers, jobs, hands, ROOM, List.of(pins), Map.of());
+      List<PlanDryer> dryers, List<PlanJob> jobs, Attendance attendance, Pin... pins) {
+    return new PlanProblem(72, dryers, jobs, attendance, ROOM, List.of(pins), Map.of());
   }
 
   private static Placement of(DryingPlan plan, long jobId) {
@@ -47,24 +47,24 @@ class DryingPlannerTest {
         .orElseThrow();
   }
 
-  /** Whatever the solver says: nothing overlaps, fits, is in time and within hands. */
+  /** Whatever the solver says: nothing overlaps, fits, is in time and within attendance. */
   private static void isSound(DryingPlan plan, PlanProblem problem) {
-    for (PlannedCharge a : plan.charges()) {
+    for (PlannedLoad a : plan.loads()) {
       assertThat(a.spools()).hasSizeLessThanOrEqualTo(a.dryer().fit().slots());
       if (!a.spools().stream().allMatch(a::isTakenOutEarly)) {
         assertThat(a.endH() - a.startH()).isGreaterThanOrEqualTo(a.neededHours() - 1e-9);
       }
-      assertThat(problem.hands().presentAt(a.startH())).isTrue();
-      assertThat(problem.hands().presentAt(a.endH())).isTrue();
+      assertThat(problem.attendance().presentAt(a.startH())).isTrue();
+      assertThat(problem.attendance().presentAt(a.endH())).isTrue();
       assertThat(a.startH()).isGreaterThanOrEqualTo(a.dryer().freeFromH());
       for (PlanSpool spool : a.spools()) {
         double ceiling =
-            spool.load().material().dryingCeilingC()
+            spool.loaded().material().dryingCeilingC()
                 - a.dryer().dryer().behaviour().hottestAboveSetC();
         assertThat(a.setpointC())
             .isLessThanOrEqualTo(Math.min(ceiling, a.dryer().dryer().ratedMaxC()));
       }
-      for (PlannedCharge b : plan.charges()) {
+      for (PlannedLoad b : plan.loads()) {
         if (a != b && a.dryer().equals(b.dryer())) {
           assertThat(Math.min(a.endH(), b.endH()))
               .isLessThanOrEqualTo(Math.max(a.startH(), b.startH()));
@@ -72,8 +72,8 @@ class DryingPlannerTest {
       }
     }
     for (Placement each : plan.placements()) {
-      if (each.served() && each.charge() != null) {
-        assertThat(each.charge().leavesH(each.job())).isLessThanOrEqualTo(each.job().startH());
+      if (each.served() && each.load() != null) {
+        assertThat(each.load().leavesH(each.job())).isLessThanOrEqualTo(each.job().startH());
       }
       assertThat(each.why()).isNotBlank();
     }
@@ -86,26 +86,28 @@ class DryingPlannerTest {
     DryingPlan plan =
         best(
             problem(
-                List.of(dryer(1, 75, 2, 0)), List.of(job(1, 30, 4, wet, dry)), Hands.always(72)),
+                List.of(dryer(1, 75, 2, 0)),
+                List.of(job(1, 30, 4, wet, dry)),
+                Attendance.always(72)),
             2);
     assertThat(of(plan, 1).spool()).isEqualTo(dry);
-    assertThat(plan.charges()).isEmpty();
+    assertThat(plan.loads()).isEmpty();
     assertThat(of(plan, 1).why()).contains("dry enough as it is");
   }
 
   @Test
-  void twoThatGoTogetherShareACharge() {
+  void twoThatGoTogetherShareALoad() {
     DryingPlan plan =
         best(
             problem(
                 List.of(dryer(1, 75, 2, 0), dryer(2, 75, 2, 0)),
                 List.of(
                     job(1, 60, 4, spool("A", "PETG", 1.4)), job(2, 64, 4, spool("B", "PETG", 1.4))),
-                Hands.always(72)),
+                Attendance.always(72)),
             3);
-    assertThat(plan.charges()).hasSize(1);
+    assertThat(plan.loads()).hasSize(1);
     assertThat(plan.unserved()).isZero();
-    assertThat(of(plan, 1).why()).contains("2 spools in one charge");
+    assertThat(of(plan, 1).why()).contains("2 spools in one load");
   }
 
   /** What the plan says of each load is what the load's own forecast says, in tight dryers too. */
@@ -119,15 +121,15 @@ class DryingPlannerTest {
             List.of(tight),
             List.of(
                 job(1, 110, 3, spool("A", "PLA", 1.2)), job(2, 112, 3, spool("B", "TPU95A", 1.2))),
-            Hands.always(150),
+            Attendance.always(150),
             ROOM,
             List.of(),
             Map.of());
     for (DryingPlan plan : List.of(best(problem, 2), new DryingPlanner(problem).first())) {
-      for (PlannedCharge load : plan.charges()) {
+      for (PlannedLoad load : plan.loads()) {
         double forecast =
-            ChargeForecast.of(
-                    new Charge(load.spools().stream().map(PlanSpool::load).toList()),
+            LoadForecast.of(
+                    new DryerLoad(load.spools().stream().map(PlanSpool::loaded).toList()),
                     tight.dryer(),
                     ROOM,
                     OptionalDouble.of(load.setpointC()))
@@ -143,7 +145,7 @@ class DryingPlannerTest {
             Pattern.compile("^Its 150 g print after ([0-9.]+) h already; dry to the core after")
                 .matcher(placement.why());
         assertThat(said.find()).as(placement.why()).isTrue();
-        assertThat(Double.parseDouble(said.group(1))).isLessThan(placement.charge().neededHours());
+        assertThat(Double.parseDouble(said.group(1))).isLessThan(placement.load().neededHours());
       }
     }
   }
@@ -154,7 +156,7 @@ class DryingPlannerTest {
         problem(
             List.of(dryer(1, 110, 1, 0)),
             List.of(job(1, 3, 4, spool("A", "PA12", 2))),
-            Hands.always(72));
+            Attendance.always(72));
     Placement late = of(best(tooSoon, 2), 1);
     assertThat(late.served()).isFalse();
     assertThat(late.why()).contains("Drying takes").contains("starts in 3 h");
@@ -162,7 +164,9 @@ class DryingPlannerTest {
 
     PlanJob tooLong = job(1, 40, 30, spool("A", "PETG", 1.4));
     Placement open =
-        of(best(problem(List.of(dryer(1, 75, 1, 0)), List.of(tooLong), Hands.always(72)), 2), 1);
+        of(
+            best(problem(List.of(dryer(1, 75, 1, 0)), List.of(tooLong), Attendance.always(72)), 2),
+            1);
     assertThat(open.why()).contains("too wet again").contains("open holder");
     assertThat(open.waysOut()).contains("Print it out of a dry box.");
 
@@ -172,7 +176,7 @@ class DryingPlannerTest {
                 problem(
                     List.of(kitchenOven(1)),
                     List.of(job(1, 40, 3, spool("A", "TPU95A", 2))),
-                    Hands.always(72)),
+                    Attendance.always(72)),
                 2),
             1);
     assertThat(cold.why())
@@ -191,45 +195,45 @@ class DryingPlannerTest {
     assertThat(prints).isLessThan(0.7 * core);
     double startH = 0.5 * (core + prints);
     PlanProblem problem =
-        problem(List.of(dryer), List.of(job(1, startH, 2, spool)), Hands.always(72));
+        problem(List.of(dryer), List.of(job(1, startH, 2, spool)), Attendance.always(72));
     Placement placement = of(best(problem, 2), 1);
     assertThat(placement.served()).isTrue();
-    assertThat(placement.charge().isTakenOutEarly(spool)).isTrue();
-    assertThat(placement.charge().leavesH(placement.job())).isLessThanOrEqualTo(startH);
+    assertThat(placement.load().isTakenOutEarly(spool)).isTrue();
+    assertThat(placement.load().leavesH(placement.job())).isLessThanOrEqualTo(startH);
     assertThat(placement.why()).contains("its 150 g print").contains("dry it again");
     // The load's own forecast says the same.
     double sure =
         PrintReady.of(
-                new Charge(List.of(spool.load())),
+                new DryerLoad(List.of(spool.loaded())),
                 List.of(150 / 800.0),
                 dryer.dryer(),
                 ROOM,
-                placement.charge().setpointC(),
-                placement.charge().setpointC())
+                placement.load().setpointC(),
+                placement.load().setpointC())
             .get(0)
             .sureHours()
             .orElseThrow();
-    assertThat(placement.charge().outH() - placement.charge().startH())
+    assertThat(placement.load().outH() - placement.load().startH())
         .isGreaterThanOrEqualTo(0.9 * sure);
 
     // With time enough it is dried to the core.
     PlanProblem patient =
-        problem(List.of(dryer), List.of(job(1, core + 6, 2, spool)), Hands.always(72));
-    assertThat(of(best(patient, 2), 1).charge().isTakenOutEarly(spool)).isFalse();
+        problem(List.of(dryer), List.of(job(1, core + 6, 2, spool)), Attendance.always(72));
+    assertThat(of(best(patient, 2), 1).load().isTakenOutEarly(spool)).isFalse();
 
     // A later job of the same spool is not printed from it with its core wet.
     PlanProblem twice =
         problem(
             List.of(dryer),
             List.of(job(1, startH, 2, spool), job(2, core + 30, 2, spool)),
-            Hands.always(72));
+            Attendance.always(72));
     DryingPlan both = best(twice, 2);
     assertThat(both.unserved()).isZero();
-    assertThat(of(both, 2).charge().isTakenOutEarly(spool)).isFalse();
+    assertThat(of(both, 2).load().isTakenOutEarly(spool)).isFalse();
 
     // A job that would be over the limit again before its end is not begun so.
     PlanProblem lengthy =
-        problem(List.of(dryer), List.of(job(1, startH, 12, spool)), Hands.always(72));
+        problem(List.of(dryer), List.of(job(1, startH, 12, spool)), Attendance.always(72));
     assertThat(of(best(lengthy, 2), 1).served()).isFalse();
   }
 
@@ -246,11 +250,11 @@ class DryingPlannerTest {
         problem(
             List.of(dryer),
             List.of(job(1, prints + 3, 2, urgent), job(2, core + 20, 2, patient)),
-            Hands.always(72),
+            Attendance.always(72),
             new Pin(1, "A", 1L, 0),
             new Pin(2, "B", 1L, 0));
     DryingPlan plan = best(problem, 2);
-    PlannedCharge load = of(plan, 2).charge();
+    PlannedLoad load = of(plan, 2).load();
     assertThat(plan.unserved()).isZero();
     assertThat(load.leavesH(of(plan, 1).job())).isLessThan(load.outH());
     assertThat(load.leavesH(of(plan, 2).job())).isEqualTo(load.outH());
@@ -258,23 +262,24 @@ class DryingPlannerTest {
     isSound(plan, problem);
   }
 
-  /** Joining a charge that is planned anyhow is sooner than waiting until the dryer is free. */
+  /** Joining a load that is planned anyhow is sooner than waiting until the dryer is free. */
   @Test
-  void theWayOutMayLeadThroughTheChargeOfAnother() {
+  void theWayOutMayLeadThroughTheLoadOfAnother() {
     PlanSpool early = spool("A", "PETG", 1.4);
     PlanSpool late = spool("B", "PETG", 1.4);
-    Hands hands = new Hands(List.of(new Hands.Window(8, 9), new Hands.Window(40, 72)));
+    Attendance attendance =
+        new Attendance(List.of(new Attendance.Window(8, 9), new Attendance.Window(40, 72)));
     DryingPlan plan =
         best(
             problem(
                 List.of(dryer(1, 75, 2, 0)),
                 List.of(job(1, 6, 2, early), job(2, 60, 2, late)),
-                hands,
+                attendance,
                 new Pin(2, "B", 1L, 8)),
             2);
     Placement missed = of(plan, 1);
     assertThat(missed.served()).isFalse();
-    double out = of(plan, 2).charge().outH();
+    double out = of(plan, 2).load().outH();
     assertThat(missed.waysOut())
         .contains(
             String.format(
@@ -291,7 +296,7 @@ class DryingPlannerTest {
             problem(
                 List.of(dryer(1, 75, 1, 0)),
                 List.of(job(1, 30, 6, dry), job(2, 32, 6, dry)),
-                Hands.always(72)),
+                Attendance.always(72)),
             2);
     assertThat(plan.unserved()).isEqualTo(1);
     Placement without =
@@ -309,7 +314,7 @@ class DryingPlannerTest {
               problem(
                   List.of(dryer(1, 110, 1, 0)),
                   List.of(job(1, 0.5 + 0.2 * variant, 4, spool("A", "PA12", 2))),
-                  Hands.always(72)),
+                  Attendance.always(72)),
               1);
       assertThat(of(plan, 1).why()).contains("Drying takes");
     }
@@ -327,7 +332,9 @@ class DryingPlannerTest {
             huge.holdsInDryBoxH(),
             false);
     Placement tooShort =
-        of(best(problem(List.of(dryer(1, 110, 1, 0)), List.of(tooMuch), Hands.always(72)), 1), 1);
+        of(
+            best(problem(List.of(dryer(1, 110, 1, 0)), List.of(tooMuch), Attendance.always(72)), 1),
+            1);
     assertThat(tooShort.why()).isEqualTo("None of its spools has 2000 g left; A has 800 g.");
   }
 
@@ -337,21 +344,22 @@ class DryingPlannerTest {
     PlanSpool b = spool("B", "PETG", 1.4);
     List<PlanJob> jobs = List.of(job(1, 60, 4, a), job(2, 64, 4, b));
     List<PlanDryer> dryers = List.of(dryer(1, 75, 2, 0), dryer(2, 75, 2, 0));
-    DryingPlan plan = best(problem(dryers, jobs, Hands.always(72), new Pin(1, "A", 2L, 20)), 2);
-    assertThat(of(plan, 1).charge().dryer().id()).isEqualTo(2);
-    assertThat(of(plan, 1).charge().startH()).isEqualTo(20);
+    DryingPlan plan =
+        best(problem(dryers, jobs, Attendance.always(72), new Pin(1, "A", 2L, 20)), 2);
+    assertThat(of(plan, 1).load().dryer().id()).isEqualTo(2);
+    assertThat(of(plan, 1).load().startH()).isEqualTo(20);
     assertThat(of(plan, 1).pinned()).isTrue();
     assertThatThrownBy(
             () ->
                 problem(
                     dryers,
                     jobs,
-                    Hands.always(72),
+                    Attendance.always(72),
                     new Pin(1, "A", 2L, 20),
                     new Pin(1, "A", 1L, 20)))
         .isInstanceOf(InvalidValueException.class)
         .hasMessageContaining("two pins for job 1");
-    assertThatThrownBy(() -> problem(dryers, jobs, Hands.always(72), new Pin(1, "B", 2L, 20)))
+    assertThatThrownBy(() -> problem(dryers, jobs, Attendance.always(72), new Pin(1, "B", 2L, 20)))
         .hasMessageContaining("job 1 on B");
     assertThatThrownBy(
             () ->
@@ -359,7 +367,7 @@ class DryingPlannerTest {
                     problem(
                         List.of(dryer(1, 75, 1, 0)),
                         jobs,
-                        Hands.always(72),
+                        Attendance.always(72),
                         new Pin(1, "A", 1L, 20),
                         new Pin(2, "B", 1L, 21))))
         .hasMessageContaining("job 1")
@@ -378,7 +386,7 @@ class DryingPlannerTest {
                     problem(
                         dryers,
                         List.of(job(1, 60, 4, a), job(2, 66, 4, a)),
-                        Hands.always(72),
+                        Attendance.always(72),
                         new Pin(1, "A", 1L, 20),
                         new Pin(2, "A", 2L, 22))))
         .hasMessageContaining("job 1 in dryer 1")
@@ -389,7 +397,7 @@ class DryingPlannerTest {
                     problem(
                         dryers,
                         List.of(job(1, 60, 4, a), job(2, 62, 4, a)),
-                        Hands.always(72),
+                        Attendance.always(72),
                         new Pin(1, "A", 1L, 20),
                         new Pin(2, "A", 1L, 20))))
         .hasMessageContaining("both on A at 62.0 h");
@@ -404,10 +412,10 @@ class DryingPlannerTest {
             problem(
                 List.of(dryer(1, 75, 2, 0)),
                 List.of(job(1, 60, 4, a), job(2, 64, 4, spool("B", "PETG", 1.4))),
-                Hands.always(72),
+                Attendance.always(72),
                 new Pin(1, "A", 1L, 20.37)),
             2);
-    assertThat(of(plan, 1).charge().startH()).isEqualTo(20.37);
+    assertThat(of(plan, 1).load().startH()).isEqualTo(20.37);
     assertThat(plan.unserved()).isZero();
   }
 
@@ -426,8 +434,8 @@ class DryingPlannerTest {
                     new Pin(
                         each.job().id(),
                         each.spool().code(),
-                        each.charge() == null ? null : each.charge().dryer().id(),
-                        each.charge() == null ? 0 : each.charge().startH())));
+                        each.load() == null ? null : each.load().dryer().id(),
+                        each.load() == null ? 0 : each.load().startH())));
     List<PlanJob> more = new ArrayList<>(problem.jobs());
     more.add(job(99, 80, 3, spool("new", "PETG", 1.3)));
     DryingPlan second =
@@ -436,7 +444,7 @@ class DryingPlannerTest {
                 problem.horizonH(),
                 problem.dryers(),
                 more,
-                problem.hands(),
+                problem.attendance(),
                 ROOM,
                 List.of(),
                 before),
@@ -447,8 +455,8 @@ class DryingPlannerTest {
             .filter(
                 each -> {
                   Pin old = before.get(each.job().id());
-                  Long dryer = each.charge() == null ? null : each.charge().dryer().id();
-                  double start = each.charge() == null ? 0 : each.charge().startH();
+                  Long dryer = each.load() == null ? null : each.load().dryer().id();
+                  double start = each.load() == null ? 0 : each.load().startH();
                   return !java.util.Objects.equals(dryer, old.dryerId()) || start != old.startH();
                 })
             .count();
@@ -463,7 +471,7 @@ class DryingPlannerTest {
     isSound(best(problem, 3), problem);
   }
 
-  /** A plan and what it is worth, by its own reckoning. */
+  /** A plan and what it is worth, by its own count. */
   private record Worth(int unserved, long cost) implements Comparable<Worth> {
     @Override
     public int compareTo(Worth other) {
@@ -473,7 +481,7 @@ class DryingPlannerTest {
     }
   }
 
-  /** Every way to give each job a spool and a slot, reckoned without the solver. */
+  /** Every way to give each job a spool and a slot, computed without the solver. */
   private static Worth enumerated(PlanProblem problem, List<Slot> slots, PlanContext context) {
     return tried(problem, slots, context, new ArrayList<>());
   }
@@ -497,15 +505,15 @@ class DryingPlannerTest {
   }
 
   private static Worth worth(List<PlannedJob> placed, PlanContext context) {
-    for (PlannedCharge each : GreedyPlan.chargesOf(placed)) {
+    for (PlannedLoad each : GreedyPlan.loadsOf(placed)) {
       context.times().follow(each.dryer(), new LinkedHashSet<>(each.spools()));
     }
-    List<PlannedCharge> charges = GreedyPlan.chargesOf(placed);
+    List<PlannedLoad> loads = GreedyPlan.loadsOf(placed);
     Worth impossible = new Worth(Integer.MAX_VALUE, Long.MAX_VALUE);
     long cost = 0;
     int unserved = 0;
-    for (PlannedCharge a : charges) {
-      for (PlannedCharge b : charges) {
+    for (PlannedLoad a : loads) {
+      for (PlannedLoad b : loads) {
         boolean together =
             Math.min(a.endH(), b.endH()) > Math.max(a.startH(), b.startH())
                 && (a.dryer().equals(b.dryer())
@@ -514,17 +522,17 @@ class DryingPlannerTest {
           return impossible;
         }
       }
-      if (a.wrongs() > 0) {
+      if (a.violations() > 0) {
         return impossible;
       }
       cost += Math.round(100 * a.energyKWh()) + 150 + Math.round(4 * a.hotHours());
     }
     for (PlannedJob job : placed) {
       if (job.isDried()) {
-        PlannedCharge charge =
-            charges.stream().filter(each -> each.jobs().contains(job)).findFirst().orElseThrow();
-        boolean early = charge.isTakenOutEarly(job.spool());
-        double margin = job.job().startH() - charge.leavesH(job.job());
+        PlannedLoad load =
+            loads.stream().filter(each -> each.jobs().contains(job)).findFirst().orElseThrow();
+        boolean early = load.isTakenOutEarly(job.spool());
+        double margin = job.job().startH() - load.leavesH(job.job());
         unserved += margin < 0 || !(early || job.job().holds(job.spool())) ? 1 : 0;
         cost += early ? 200 : 0;
         cost += Math.round(20 * Math.max(0, Math.min(4, 4 - margin)));
@@ -559,12 +567,15 @@ class DryingPlannerTest {
               spool("A" + i, material, 1.3),
               spool("B" + i, material, 1.1 + 0.1 * variant)));
     }
-    Hands hands =
-        new Hands(
-            List.of(new Hands.Window(0, 1), new Hands.Window(9, 10), new Hands.Window(20, 21)));
+    Attendance attendance =
+        new Attendance(
+            List.of(
+                new Attendance.Window(0, 1),
+                new Attendance.Window(9, 10),
+                new Attendance.Window(20, 21)));
     PlanProblem problem =
-        problem(List.of(dryer(1, 75, 1 + variant % 2, 0), dryer(2, 110, 1, 2)), jobs, hands);
-    PlanContext context = new PlanContext(hands, new DryTimes(ROOM));
+        problem(List.of(dryer(1, 75, 1 + variant % 2, 0), dryer(2, 110, 1, 2)), jobs, attendance);
+    PlanContext context = new PlanContext(attendance, new DryTimes(ROOM));
     List<Slot> slots = new ArrayList<>(List.of(Slot.NONE));
     for (PlanDryer dryer : problem.dryers()) {
       for (double hour : new double[] {0, 0.5, 1, 9, 9.5, 10, 20, 20.5, 21}) {
@@ -600,8 +611,9 @@ class DryingPlannerTest {
       if (dryer == null) {
         continue;
       }
-      double start = problem.hands().nextAt(free.get(dryer.id()));
-      double end = problem.hands().nextAt(start + times.of(spool, dryer).hours().getAsDouble());
+      double start = problem.attendance().nextAt(free.get(dryer.id()));
+      double end =
+          problem.attendance().nextAt(start + times.of(spool, dryer).hours().getAsDouble());
       free.put(dryer.id(), end);
       served += end <= job.startH() && job.holds(spool) ? 1 : 0;
     }
@@ -626,11 +638,11 @@ class DryingPlannerTest {
   void aSearchThatIsCancelledAtOnceEndsWithAPlan() {
     PlanProblem problem = Workshops.seeded(2, 24, 3, 14, 4);
     DryingPlan first = new DryingPlanner(problem).first();
-    List<DryingPlan> told = new ArrayList<>();
+    List<DryingPlan> found = new ArrayList<>();
     DryingPlan cancelled =
         new DryingPlanner(problem)
-            .best(Duration.ofMinutes(20), Duration.ofMinutes(20), told::add, () -> true);
-    assertThat(told.get(0).costPoints()).isEqualTo(first.costPoints());
+            .best(Duration.ofMinutes(20), Duration.ofMinutes(20), found::add, () -> true);
+    assertThat(found.get(0).costPoints()).isEqualTo(first.costPoints());
     assertThat(cancelled.unserved()).isLessThanOrEqualTo(first.unserved());
     isSound(cancelled, problem);
   }

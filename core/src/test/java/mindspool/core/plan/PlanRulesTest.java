@@ -30,7 +30,8 @@ class PlanRulesTest {
                   .withEntityClasses(PlannedJob.class)
                   .withConstraintProviderClass(PlanRules.class)));
 
-  private static final PlanContext CONTEXT = new PlanContext(Hands.always(300), new DryTimes(ROOM));
+  private static final PlanContext CONTEXT =
+      new PlanContext(Attendance.always(300), new DryTimes(ROOM));
   private static final PlanDryer ONE = dryer(1, 110, 1, 0);
   private static final PlanDryer TWO = dryer(2, 110, 2, 0);
   private static final PlanSpool A = spool("A", "ABS", 1.3);
@@ -81,16 +82,16 @@ class PlanRulesTest {
   }
 
   @Test
-  void aChargeInTimeCostsEnergyHandsAndHotHoursOnly() {
+  void aLoadInTimeCostsEnergyHandsAndHotHoursOnly() {
     assertThat(complaints(placed(job(1, 60, 2, A), A, new Slot(ONE, 0))))
-        .containsOnlyKeys("few charges", "few hot hours", "little energy")
-        .containsEntry("few charges", "-150soft");
+        .containsOnlyKeys("few loads", "few hot hours", "little energy")
+        .containsEntry("few loads", "-150soft");
   }
 
   @Test
   void justInTimeCostsMarginAndTooLateIsUnserved() {
     double end =
-        PlannedCharge.of(new Slot(ONE, 0), List.of(placed(job(1, 60, 2, A), A, new Slot(ONE, 0))))
+        PlannedLoad.of(new Slot(ONE, 0), List.of(placed(job(1, 60, 2, A), A, new Slot(ONE, 0))))
             .endH();
     assertThat(complaints(placed(job(1, end + 1, 2, A), A, new Slot(ONE, 0))))
         .containsEntry("margin before the job", "-60soft")
@@ -106,17 +107,17 @@ class PlanRulesTest {
   }
 
   @Test
-  void twoChargesAtATimeInOneDryerAreImpossible() {
+  void twoLoadsAtATimeInOneDryerAreImpossible() {
     assertThat(
             complaints(
                 placed(job(1, 90, 2, A), A, new Slot(ONE, 0)),
                 placed(job(2, 90, 2, B), B, new Slot(ONE, 1))))
-        .containsEntry("one charge at a time in a dryer", "-1hard");
+        .containsEntry("one load at a time in a dryer", "-1hard");
     assertThat(
             complaints(
                 placed(job(1, 90, 2, A), A, new Slot(ONE, 0)),
                 placed(job(2, 90, 2, B), B, new Slot(ONE, 40))))
-        .doesNotContainKey("one charge at a time in a dryer");
+        .doesNotContainKey("one load at a time in a dryer");
   }
 
   @Test
@@ -125,13 +126,13 @@ class PlanRulesTest {
             complaints(
                 placed(job(1, 90, 2, A), A, new Slot(ONE, 0)),
                 placed(job(2, 90, 2, B), B, new Slot(ONE, 0))))
-        .containsEntry("every charge can be done", "-1hard");
+        .containsEntry("every load can be done", "-1hard");
     assertThat(
             complaints(
                 placed(job(1, 90, 2, A), A, new Slot(TWO, 0)),
                 placed(job(2, 90, 2, B), B, new Slot(TWO, 0))))
-        .doesNotContainKey("every charge can be done")
-        .containsEntry("few charges", "-150soft");
+        .doesNotContainKey("every load can be done")
+        .containsEntry("few loads", "-150soft");
   }
 
   @Test

@@ -9,10 +9,10 @@ import java.util.OptionalDouble;
 import java.util.Random;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.drying.Belief;
-import mindspool.core.drying.Charge.Load;
 import mindspool.core.drying.Dryer;
 import mindspool.core.drying.DryerBehaviour;
 import mindspool.core.drying.DryerKind;
+import mindspool.core.drying.DryerLoad.LoadedSpool;
 import mindspool.core.drying.ReelFit;
 import mindspool.core.material.Material;
 import mindspool.core.material.MaterialCatalogue;
@@ -80,15 +80,15 @@ public final class Workshops {
     Material of = MaterialCatalogue.standard().named(material);
     Winding winding = new Winding(0.04, 0.06, 0.8, 0.30, 0.00175, of.densityKgPerM3());
     double percent = wetness * of.printLimitPercent();
-    Load load =
-        new Load(
+    LoadedSpool loaded =
+        new LoadedSpool(
             code,
             of,
             new SpoolMoistureModel(of).uniform(winding, percent, 22),
             ReelKind.METAL,
             of.dryTargetPercent(),
             Belief.anyLot(0.15));
-    return new PlanSpool(code, load, 800, 200, 60);
+    return new PlanSpool(code, loaded, 800, 200, 60);
   }
 
   static PlanJob job(long id, double startH, double hours, PlanSpool... candidates) {
@@ -96,8 +96,8 @@ public final class Workshops {
     Map<String, OptionalDouble> holds = new HashMap<>();
     Map<String, OptionalDouble> inBox = new HashMap<>();
     for (PlanSpool spool : candidates) {
-      double limit = spool.load().material().printLimitPercent();
-      ready.put(spool.code(), spool.load().start().profile().meanPercent() < 0.95 * limit);
+      double limit = spool.loaded().material().printLimitPercent();
+      ready.put(spool.code(), spool.loaded().start().profile().meanPercent() < 0.95 * limit);
       holds.put(spool.code(), OptionalDouble.of(20));
       inBox.put(spool.code(), OptionalDouble.of(200));
     }
@@ -106,13 +106,13 @@ public final class Workshops {
   }
 
   /** Nine to five and a while in the evening, day after day. */
-  static Hands office(int days) {
-    List<Hands.Window> windows = new ArrayList<>();
+  static Attendance office(int days) {
+    List<Attendance.Window> windows = new ArrayList<>();
     for (int day = 0; day < days; day++) {
-      windows.add(new Hands.Window(24 * day, 24 * day + 9));
-      windows.add(new Hands.Window(24 * day + 11, 24 * day + 12));
+      windows.add(new Attendance.Window(24 * day, 24 * day + 9));
+      windows.add(new Attendance.Window(24 * day + 11, 24 * day + 12));
     }
-    return new Hands(windows);
+    return new Attendance(windows);
   }
 
   /** A workshop with so much of everything over so many days. */
@@ -135,7 +135,7 @@ public final class Workshops {
       PlanSpool first = stock.get(random.nextInt(spools));
       List<PlanSpool> same =
           stock.stream()
-              .filter(s -> s.load().material().equals(first.load().material()))
+              .filter(s -> s.loaded().material().equals(first.loaded().material()))
               .limit(3)
               .toList();
       wanted.add(

@@ -156,7 +156,7 @@ class StorageFollowerTest {
     }
   }
 
-  private static StorageFollower told(StorageRecord record) {
+  private static StorageFollower following(StorageRecord record) {
     StorageFollower follower = new StorageFollower(AHEAD_S);
     follower.tell(record);
     return follower;
@@ -194,7 +194,7 @@ class StorageFollowerTest {
       grown.tell(record);
       if (workshop.random.nextInt(3) > 0) {
         // Not every change is looked at before the next.
-        assertSameAir(workshop, grown, told(record), now);
+        assertSameAir(workshop, grown, following(record), now);
       }
     }
   }
@@ -226,7 +226,7 @@ class StorageFollowerTest {
   @Test
   void tellsWhoseAirIsAnotherAndFromWhen() {
     double now = BEGIN_S + 10 * DAY_S;
-    StorageFollower follower = told(boxesWithASpoolEach(3, List.of()));
+    StorageFollower follower = following(boxesWithASpoolEach(3, List.of()));
     assertThat(follower.waiting(now, 1800)).containsExactly(0L, 1L, 2L);
     follower.waiting(now, 1800).forEach(id -> follower.air(id, now, 1800));
     assertThat(follower.waiting(now, 1800)).isEmpty();
@@ -244,7 +244,8 @@ class StorageFollowerTest {
   @Test
   void aLongRecordTakesLittleMemory() {
     double now = BEGIN_S + 26 * 365.25 * DAY_S;
-    StorageFollower follower = told(boxesWithASpoolEach(1, List.of(new Opening(0, BEGIN_S, 1))));
+    StorageFollower follower =
+        following(boxesWithASpoolEach(1, List.of(new Opening(0, BEGIN_S, 1))));
     // Hourly it would be 228,000.
     assertThat(follower.air(0, now, 1800).size()).isLessThan(14_000);
   }

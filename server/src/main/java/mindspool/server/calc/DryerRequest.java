@@ -51,7 +51,7 @@ public record DryerRequest(
         Optional.ofNullable(desiccant).map(DesiccantRequest::inside));
   }
 
-  /** As told; without a kind, what is left out is no error at all. */
+  /** As given; without a kind, what is left out is no error at all. */
   private DryerBehaviour behaviour() {
     DryerBehaviour usual =
         kind == null ? new DryerBehaviour(0, 0, 0, 0, true) : DryerKind.ofId(kind).usual();

@@ -14,10 +14,10 @@ import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.drying.Belief;
-import mindspool.core.drying.Charge;
-import mindspool.core.drying.ChargeForecast;
 import mindspool.core.drying.Dryer;
+import mindspool.core.drying.DryerLoad;
 import mindspool.core.drying.DryingForecast;
+import mindspool.core.drying.LoadForecast;
 import mindspool.core.material.Material;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.moisture.SpoolMoistureModel;
@@ -125,12 +125,12 @@ class DryingCalculator {
   }
 
   /**
-   * One spool of a charge.
+   * One spool of a load.
    *
    * @param startSpread standard deviation of its water as a share of it, 0 unless given
    * @param scaleStepG step of the scale it would be weighed on, 1 g unless given
    */
-  record ChargedSpool(
+  record SpoolInDryer(
       String name,
       String material,
       Map<String, Double> materialOverrides,
@@ -142,7 +142,7 @@ class DryingCalculator {
       Double startSpread,
       Double scaleStepG) {}
 
-  record ChargeRequest(List<ChargedSpool> spools, RoomRequest room, DryerRequest dryer) {}
+  record LoadRequest(List<SpoolInDryer> spools, RoomRequest room, DryerRequest dryer) {}
 
   @PostMapping("/api/calc/drying-charge")
   @Operation(
@@ -168,33 +168,34 @@ class DryingCalculator {
                                "dryer": {"ratedMaxC": 90, "airChangesPerHour": 6,
                                          "volumeL": 12}}
                               """))))
-  ChargeAnswer charge(@RequestBody ChargeRequest request) {
+  LoadAnswer load(@RequestBody LoadRequest request) {
     return heavy.run(() -> computed(request));
   }
 
-  private ChargeAnswer computed(ChargeRequest request) {
+  private LoadAnswer computed(LoadRequest request) {
     MoistAir room =
         Require.present(
                 "room", request.room, "an object with temperatureC, relativeHumidityPercent")
             .toAir();
     DryerRequest wanted =
         Require.present("dryer", request.dryer, "an object with setpointC, ratedMaxC");
-    List<ChargedSpool> spools =
+    List<SpoolInDryer> spools =
         Require.present("spools", request.spools, "at least one spool with material and winding");
-    if (spools.size() > Charge.MOST_SPOOLS) {
+    if (spools.size() > DryerLoad.MOST_SPOOLS) {
       throw new InvalidValueException(
           "spools",
           spools.size() + " spools",
-          "up to " + Charge.MOST_SPOOLS,
+          "up to " + DryerLoad.MOST_SPOOLS,
           "No dryer takes more.");
     }
-    List<Charge.Load> loads = new ArrayList<>();
+    List<DryerLoad.LoadedSpool> loadedSpools = new ArrayList<>();
     for (int i = 0; i < spools.size(); i++) {
-      ChargedSpool spool = spools.get(i);
-      loads.add(Require.inside("spools[" + i + "]", () -> load(spool, room)));
+      SpoolInDryer spool = spools.get(i);
+      loadedSpools.add(Require.inside("spools[" + i + "]", () -> loaded(spool, room)));
     }
-    return ChargeAnswer.of(
-        ChargeForecast.of(new Charge(loads), wanted.toDryer(), room, optional(wanted.setpointC())));
+    return LoadAnswer.of(
+        LoadForecast.of(
+            new DryerLoad(loadedSpools), wanted.toDryer(), room, optional(wanted.setpointC())));
   }
 
   /** Standard deviation of the water in a spool as a share of it. */
@@ -203,10 +204,10 @@ class DryingCalculator {
         "startSpread", given == null ? otherwise : given, 0, MOST_START_SPREAD, "");
   }
 
-  private Charge.Load load(ChargedSpool spool, MoistAir room) {
+  private DryerLoad.LoadedSpool loaded(SpoolInDryer spool, MoistAir room) {
     Material material = Inputs.material(catalogue, spool.material, spool.materialOverrides);
     Winding winding = Inputs.present(spool.winding).toWinding(material, spool.filamentDiameterMm);
-    return new Charge.Load(
+    return new DryerLoad.LoadedSpool(
         spool.name == null ? material.name() : spool.name,
         material,
         start(material, winding, spool.initialMoisturePercent, room),

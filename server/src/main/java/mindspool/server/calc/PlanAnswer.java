@@ -3,7 +3,7 @@ package mindspool.server.calc;
 import java.util.List;
 import mindspool.core.plan.DryingPlan;
 import mindspool.core.plan.PlanSpool;
-import mindspool.core.plan.PlannedCharge;
+import mindspool.core.plan.PlannedLoad;
 
 /**
  * A plan as it is sent; hours count from its start.
@@ -12,7 +12,7 @@ import mindspool.core.plan.PlannedCharge;
  * @param costPoints hundredths of a kWh, or what is worth as much
  */
 public record PlanAnswer(
-    List<ChargePlan> charges, List<JobPlan> jobs, int unserved, long costPoints) {
+    List<LoadPlan> charges, List<JobPlan> jobs, int unserved, long costPoints) {
 
   /**
    * Spools dried together.
@@ -21,7 +21,7 @@ public record PlanAnswer(
    * @param outHour when somebody takes them out
    * @param endHour when the dryer is free again: later where a job prints out of it
    */
-  public record ChargePlan(
+  public record LoadPlan(
       long dryerId,
       String dryer,
       double startHour,
@@ -33,18 +33,18 @@ public record PlanAnswer(
       List<String> codes,
       List<Long> jobIds) {
 
-    private static ChargePlan of(PlannedCharge charge) {
-      return new ChargePlan(
-          charge.dryer().id(),
-          charge.dryer().name(),
-          charge.startH(),
-          charge.outH(),
-          charge.endH(),
-          charge.setpointC(),
-          charge.neededHours(),
-          charge.energyKWh(),
-          charge.spools().stream().map(PlanSpool::code).toList(),
-          charge.jobs().stream().map(job -> job.job().id()).toList());
+    private static LoadPlan of(PlannedLoad load) {
+      return new LoadPlan(
+          load.dryer().id(),
+          load.dryer().name(),
+          load.startH(),
+          load.outH(),
+          load.endH(),
+          load.setpointC(),
+          load.neededHours(),
+          load.energyKWh(),
+          load.spools().stream().map(PlanSpool::code).toList(),
+          load.jobs().stream().map(job -> job.job().id()).toList());
     }
   }
 
@@ -71,16 +71,16 @@ public record PlanAnswer(
       List<String> waysOut) {
 
     private static JobPlan of(DryingPlan.Placement placement) {
-      PlannedCharge charge = placement.charge();
+      PlannedLoad load = placement.load();
       return new JobPlan(
           placement.job().id(),
           placement.job().name(),
           placement.spool().code(),
           placement.job().startH(),
           placement.job().hours(),
-          charge == null ? null : charge.dryer().id(),
-          charge == null ? null : charge.startH(),
-          charge == null ? null : charge.leavesH(placement.job()),
+          load == null ? null : load.dryer().id(),
+          load == null ? null : load.startH(),
+          load == null ? null : load.leavesH(placement.job()),
           placement.pinned(),
           placement.served(),
           placement.why(),
@@ -91,7 +91,7 @@ public record PlanAnswer(
   /** Turns a plan into its answer. */
   public static PlanAnswer of(DryingPlan plan) {
     return new PlanAnswer(
-        plan.charges().stream().map(ChargePlan::of).toList(),
+        plan.loads().stream().map(LoadPlan::of).toList(),
         plan.placements().stream().map(JobPlan::of).toList(),
         plan.unserved(),
         plan.costPoints());

@@ -20,16 +20,16 @@ import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.Horizon;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.drying.Belief;
-import mindspool.core.drying.Charge.Load;
 import mindspool.core.drying.DryHold;
+import mindspool.core.drying.DryerLoad.LoadedSpool;
 import mindspool.core.drying.ReelFit;
 import mindspool.core.material.Material;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.moisture.AirContact;
 import mindspool.core.moisture.SpoolMoistureModel;
 import mindspool.core.moisture.SpoolState;
+import mindspool.core.plan.Attendance;
 import mindspool.core.plan.DryingPlanner;
-import mindspool.core.plan.Hands;
 import mindspool.core.plan.PlanDryer;
 import mindspool.core.plan.PlanJob;
 import mindspool.core.plan.PlanProblem;
@@ -127,7 +127,7 @@ class PlanCalculator {
   @Operation(
       summary = "Which spool is dried when, where and with which others, and why",
       description =
-          "Hours count from the plan's start. Without hands somebody is there at all times."
+          "Hours count from the plan's start. Without hands (attendance) somebody is there at all times."
               + " Spools are taken to be bagged until their job; in a dry box they hold."
               + " seconds [3], up to 30, is how long a better plan is sought; following the spools"
               + " counts. Limits: 200 spools, 50 dryers, 1,000 pairs of both, 200 jobs, 31 days.",
@@ -213,7 +213,7 @@ class PlanCalculator {
     }
     PlanProblem problem =
         new PlanProblem(
-            horizon, dryers, jobs, hands(request.hands, horizon), room, List.of(), Map.of());
+            horizon, dryers, jobs, attendance(request.hands, horizon), room, List.of(), Map.of());
     DryingPlanner planner = new DryingPlanner(problem);
     // What it took to get here counts; the first plan is given all the same.
     double passed = (System.nanoTime() - beganNs) / 1e9;
@@ -239,8 +239,8 @@ class PlanCalculator {
                 number("initialMoisturePercent", spool.initialMoisturePercent),
                 room.temperatureC());
     String code = Require.present("code", spool.code, "a name for the spool");
-    Load load =
-        new Load(
+    LoadedSpool loaded =
+        new LoadedSpool(
             code,
             material,
             start,
@@ -249,7 +249,7 @@ class PlanCalculator {
             Belief.anyLot(DryingCalculator.spread(spool.startSpread, USUAL_SPREAD)));
     return new PlanSpool(
         code,
-        load,
+        loaded,
         1000 * winding.dryMassKg(),
         Require.within(
             "reelDiameterMm",
@@ -263,15 +263,19 @@ class PlanCalculator {
 
   /** How long it prints well in the open, once dried. */
   private static OptionalDouble hold(PlanSpool spool, MoistAir room) {
-    Load load = spool.load();
+    LoadedSpool loaded = spool.loaded();
     return DryHold.onceDried(
-        load.material(), load.start().winding(), ClimateSeries.constant(room), 0, Horizon.HOURS);
+        loaded.material(),
+        loaded.start().winding(),
+        ClimateSeries.constant(room),
+        0,
+        Horizon.HOURS);
   }
 
   /** Whether it stays below its limit for the whole job as it is; until then it lies in its bag. */
   private static boolean isReady(PlanSpool spool, PlanJobRequest job, double hours, MoistAir room) {
-    Material material = spool.load().material();
-    SpoolState start = spool.load().start();
+    Material material = spool.loaded().material();
+    SpoolState start = spool.loaded().start();
     double limit = material.printLimitPercent();
     return Boolean.TRUE.equals(job.inDryBox)
         ? start.profile().meanPercent() <= limit
@@ -308,7 +312,7 @@ class PlanCalculator {
         job.codes != null
             ? job.codes.stream().map(code -> known(code, spools)).toList()
             : spools.values().stream()
-                .filter(spool -> spool.load().material().name().equalsIgnoreCase(job.material))
+                .filter(spool -> spool.loaded().material().name().equalsIgnoreCase(job.material))
                 .filter(spool -> spool.netG() >= grams)
                 .toList();
     Map<String, Boolean> ready = new HashMap<>();
@@ -334,15 +338,15 @@ class PlanCalculator {
         "codes", spools.get(code), "codes of the spools in this request: " + spools.keySet());
   }
 
-  private static Hands hands(List<WindowRequest> windows, double horizon) {
+  private static Attendance attendance(List<WindowRequest> windows, double horizon) {
     if (windows == null) {
-      return Hands.always(horizon);
+      return Attendance.always(horizon);
     }
-    return new Hands(
+    return new Attendance(
         windows.stream()
             .map(
                 window ->
-                    new Hands.Window(
+                    new Attendance.Window(
                         number("fromHour", window.fromHour), number("toHour", window.toHour)))
             .toList());
   }

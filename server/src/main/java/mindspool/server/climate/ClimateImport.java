@@ -62,7 +62,7 @@ class ClimateImport {
   /**
    * Adds the readings whose time the place does not have yet.
    *
-   * @param progress is told how many were looked at
+   * @param progress is given how many were looked at
    * @param cancelled when it turns true nothing is stored
    */
   @Transactional

@@ -94,7 +94,7 @@ public class Climates {
     try {
       places().forEach(place -> ownClimate(place));
     } catch (RuntimeException e) {
-      // Whoever asks for it first reads it then, and is told what is wrong.
+      // Whoever asks for it first reads it then, and sees what is wrong.
       LOG.debug("Climate was not read ahead", e);
     }
   }
@@ -316,8 +316,8 @@ public class Climates {
   }
 
   private List<DryerRun> runs(long placeId) {
-    DryerRuns told = dryerRuns.getIfAvailable();
-    return told == null ? List.of() : told.of(placeId);
+    DryerRuns known = dryerRuns.getIfAvailable();
+    return known == null ? List.of() : known.of(placeId);
   }
 
   private static boolean isHeated(PlaceInfo place) {

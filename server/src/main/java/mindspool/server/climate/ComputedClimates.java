@@ -107,7 +107,7 @@ class ComputedClimates implements DisposableBean {
   /**
    * Follows whatever is not up to date.
    *
-   * @return by container, from when on its air is another than was told before
+   * @return by container, from when on its air is another than before
    */
   Map<Long, Double> settle(Climates climates) {
     if (everSettled && toldVersion == version.get() && now() - toldS <= OLD_S) {
@@ -142,7 +142,9 @@ class ComputedClimates implements DisposableBean {
     background.shutdownNow();
   }
 
-  /** Hands the record over when it is another; read from the database before any lock is taken. */
+  /**
+   * Attendance the record over when it is another; read from the database before any lock is taken.
+   */
   private void tell(Climates climates) {
     long upTo = version.get();
     long now = now();
@@ -193,8 +195,8 @@ class ComputedClimates implements DisposableBean {
     }
 
     private List<Occupant> occupants() {
-      PlaceContents told = contents.getIfAvailable();
-      return told == null ? List.of() : told.occupants();
+      PlaceContents known = contents.getIfAvailable();
+      return known == null ? List.of() : known.occupants();
     }
 
     /** Adds a closed place after the one that it stands in. */

@@ -297,9 +297,9 @@ class Containers {
 
   /** Whether a spool came in, whose water the desiccant would have taken too. */
   private boolean somethingPutIn(long placeId, long fromS, long toS) {
-    PlaceContents told = contents.getIfAvailable();
-    return told != null
-        && told.occupants().stream()
+    PlaceContents known = contents.getIfAvailable();
+    return known != null
+        && known.occupants().stream()
             .flatMap(occupant -> occupant.stays().stream())
             .anyMatch(
                 stay -> stay.placeId() == placeId && stay.fromS() > fromS && stay.fromS() < toS);

@@ -91,22 +91,22 @@ final class DryerAir {
     return before == null ? 0 : before.morePa();
   }
 
-  /** A temperature inside with the vapour that was reckoned for it. */
-  static AirSample sample(ClimateSeries reckoned, LiveTemperature shown) {
-    double humidity = reckoned.at(shown.timeS()).relativeHumidityPercentAt(shown.temperatureC());
+  /** A temperature inside with the vapour that was computed for it. */
+  static AirSample sample(ClimateSeries computed, LiveTemperature shown) {
+    double humidity = computed.at(shown.timeS()).relativeHumidityPercentAt(shown.temperatureC());
     return new AirSample(shown.timeS(), shown.temperatureC(), Math.min(100, humidity));
   }
 
   /** With what was measured inside in its place, as far as readings follow closely. */
-  static ClimateSeries measured(ClimateSeries reckoned, List<AirSample> samples) {
-    ClimateSeries air = reckoned;
+  static ClimateSeries measured(ClimateSeries computed, List<AirSample> samples) {
+    ClimateSeries air = computed;
     int first = 0;
     for (int i = 1; i <= samples.size(); i++) {
       boolean ends =
           i == samples.size() || samples.get(i).timeS() - samples.get(i - 1).timeS() > GAP_S;
       if (ends) {
         if (i - first > 1) {
-          air = withSpan(air, reckoned, samples.subList(first, i));
+          air = withSpan(air, computed, samples.subList(first, i));
         }
         first = i;
       }
@@ -115,7 +115,7 @@ final class DryerAir {
   }
 
   private static ClimateSeries withSpan(
-      ClimateSeries air, ClimateSeries reckoned, List<AirSample> span) {
+      ClimateSeries air, ClimateSeries computed, List<AirSample> span) {
     ClimateSeries.Builder measured = ClimateSeries.builder();
     for (AirSample sample : span) {
       measured.reading(
@@ -125,6 +125,6 @@ final class DryerAir {
     return ClimateSeries.joined(
         ClimateSeries.joined(air, span.get(0).timeS(), inside),
         span.get(span.size() - 1).timeS(),
-        reckoned);
+        computed);
   }
 }

@@ -2,7 +2,7 @@ package mindspool.server.climate;
 
 import org.springframework.stereotype.Service;
 
-/** What the place of a dryer is told when the dryer is described. */
+/** What changes at the place of a dryer when the dryer is described. */
 @Service
 public class DryerPlaces {
 

@@ -2,7 +2,7 @@ package mindspool.server.climate;
 
 import java.util.List;
 
-/** When dryers ran, told by whoever keeps their cycles. */
+/** When dryers ran, from whoever keeps their cycles. */
 public interface DryerRuns {
 
   /** Runs of a dryer in order of time; empty where none was ever recorded. */

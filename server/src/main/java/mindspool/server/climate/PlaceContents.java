@@ -4,7 +4,9 @@ import java.util.List;
 import mindspool.core.storage.Isotherm;
 import mindspool.core.storage.StorageReplay.MassFrom;
 
-/** What lies in the places and lay there, as far as its water is concerned. Told by the shelf. */
+/**
+ * What lies in the places and lay there, as far as its water is concerned. The shelf supplies it.
+ */
 public interface PlaceContents {
 
   /** Everything that takes water up or gives it off. */

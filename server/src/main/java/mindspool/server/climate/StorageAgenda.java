@@ -43,7 +43,7 @@ class StorageAgenda implements AgendaSource {
         // A week's grain: the forecast moves a little with every reading.
         "desiccant-%d-%d".formatted(place.id(), (long) (at / (7 * DAY_S))),
         at,
-        Doer.HANDS,
+        Doer.PERSON,
         "Change or regenerate the desiccant of " + place.name(),
         String.format(
             Locale.ROOT,

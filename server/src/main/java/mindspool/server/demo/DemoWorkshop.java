@@ -181,7 +181,7 @@ class DemoWorkshop implements ApplicationRunner {
     return clock.instant().minusSeconds(Math.round(days * DAY_S));
   }
 
-  /** What happened to one spool, told in days before now. */
+  /** What happened to one spool, in days before now. */
   private final class Story {
     private final String material;
     private final String colour;

@@ -25,7 +25,7 @@ final class Batch<T> {
    *
    * @param store stores all of some messages or fails
    * @param setAside keeps one that cannot be stored, with why; fails where nothing can be kept
-   * @param done is told of each message that is stored or set aside, in their order
+   * @param done is called for each message that is stored or set aside, in their order
    */
   Batch(Consumer<List<T>> store, BiConsumer<T, RuntimeException> setAside, Consumer<T> done) {
     this.store = store;

@@ -28,7 +28,7 @@ class CheckAgenda implements AgendaSource {
             new Line(
                 "check-%d-%d".formatted(device.id(), due / DAY_S),
                 due,
-                Doer.HANDS,
+                Doer.PERSON,
                 "Check " + device.name() + " over a salt",
                 "Hygrometers drift; its last check is " + device.checkEveryDays() + " days old.",
                 "What is computed from its readings gets less sure.",

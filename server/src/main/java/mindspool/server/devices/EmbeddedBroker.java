@@ -18,7 +18,7 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /**
- * The broker that the program runs for its devices. It answers on loopback only unless told
+ * The broker that the program runs for its devices. It answers on loopback only unless set
  * otherwise, and keeps on disk what it acknowledged, so that nothing is lost if the program dies.
  */
 @Component

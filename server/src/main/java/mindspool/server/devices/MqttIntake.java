@@ -36,7 +36,7 @@ class MqttIntake implements SmartLifecycle {
 
   static final String CLIENT_ID = "mind-spool";
 
-  /** Not much longer: brokers that reckon it in milliseconds of 32 bits end it at once. */
+  /** Not much longer: brokers that count it in milliseconds of 32 bits end it at once. */
   private static final long KEEP_SESSION_S = 20L * 86_400;
 
   private static final int MOST_WAITING = 20_000;
@@ -127,7 +127,7 @@ class MqttIntake implements SmartLifecycle {
           disconnected(context.getCause());
           context.getReconnector().reconnect(running);
         });
-    // Given to the client, not to its first connection, so that it is told on every new one.
+    // Given to the client, not to its first connection, so that it is sent on every new one.
     if (settings.embedded()) {
       builder.simpleAuth().username(CLIENT_ID).password(broker.ownSecret()).applySimpleAuth();
     } else if (!settings.user().isEmpty()) {

@@ -8,7 +8,7 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  *
  * @param embedded whether the program runs a broker of its own; else {@code host} and {@code port}
  *     are those of another
- * @param host on which the own broker listens, or of the other; loopback unless told otherwise
+ * @param host on which the own broker listens, or of the other; loopback unless set otherwise
  * @param port 0 for any free one
  * @param topics topic filter of what is listened to
  * @param user for another broker; may be empty

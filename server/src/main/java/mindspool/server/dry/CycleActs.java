@@ -110,21 +110,21 @@ class CycleActs {
     }
     long at = past("at", request.at, 0);
     Dryer dryer = book.dryer(place);
-    List<CurrentSpool> charge = codes.stream().map(spools::current).toList();
+    List<CurrentSpool> load = codes.stream().map(spools::current).toList();
     int slots = book.fit(place).slots();
-    if (charge.size() > slots) {
+    if (load.size() > slots) {
       throw new InvalidValueException(
           "codes",
-          charge.size() + " spools",
+          load.size() + " spools",
           "up to " + slots + ", the slots of " + book.place(place).name(),
           "Take some out, or choose another dryer.");
     }
-    charge.forEach(spool -> refuseUnfit(place, spool));
-    List<DryingCeiling> ceilings = charge.stream().map(spool -> ceiling(spool, dryer)).toList();
+    load.forEach(spool -> refuseUnfit(place, spool));
+    List<DryingCeiling> ceilings = load.stream().map(spool -> ceiling(spool, dryer)).toList();
     double setpoint =
-        request.setpointC == null ? recommended(charge, ceilings, dryer) : request.setpointC;
-    for (int i = 0; i < charge.size(); i++) {
-      refuseTooHot("setpointC", charge.get(i), ceilings.get(i), setpoint);
+        request.setpointC == null ? recommended(load, ceilings, dryer) : request.setpointC;
+    for (int i = 0; i < load.size(); i++) {
+      refuseTooHot("setpointC", load.get(i), ceilings.get(i), setpoint);
     }
     DryingCycle cycle = new DryingCycle(place, at, now());
     cycle.openPlaceId = place;
@@ -135,16 +135,16 @@ class CycleActs {
     cycle.warmingS = dryer.behaviour().warmingTimeS();
     store.save(cycle);
     codes.forEach(code -> put(cycle, code, at));
-    computeAir(cycle.id, at, byCode(charge));
+    computeAir(cycle.id, at, byCode(load));
     announce(place, at);
     return cycle.id;
   }
 
   private static double recommended(
-      List<CurrentSpool> charge, List<DryingCeiling> ceilings, Dryer dryer) {
+      List<CurrentSpool> load, List<DryingCeiling> ceilings, Dryer dryer) {
     List<Double> wanted = new ArrayList<>();
-    for (int i = 0; i < charge.size(); i++) {
-      wanted.add(ceilings.get(i).recommendedSetpointC(charge.get(i).material(), dryer));
+    for (int i = 0; i < load.size(); i++) {
+      wanted.add(ceilings.get(i).recommendedSetpointC(load.get(i).material(), dryer));
     }
     return Math.floor(DryingCeiling.commonSetpointC(ceilings, wanted));
   }
@@ -239,7 +239,7 @@ class CycleActs {
     facts.save(fact);
   }
 
-  /** A move "now" is told without a time, so that two of them may follow at once. */
+  /** A move "now" is recorded without a time, so that two of them may follow at once. */
   private Instant whenMoved(long atS) {
     return now() - atS < 2 ? null : Instant.ofEpochSecond(atS);
   }

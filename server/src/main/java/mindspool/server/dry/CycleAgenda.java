@@ -9,7 +9,7 @@ import mindspool.server.dry.CycleCourse.Stage;
 import mindspool.server.today.AgendaSource;
 import org.springframework.stereotype.Service;
 
-/** What running cycles want of hands. */
+/** What running cycles want of attendance. */
 @Service
 class CycleAgenda implements AgendaSource {
 
@@ -45,7 +45,7 @@ class CycleAgenda implements AgendaSource {
           new Line(
               "cycle-" + cycle.id + "-heat",
               at,
-              Doer.HANDS,
+              Doer.PERSON,
               "Set %s to %.0f °C".formatted(name(course), course.setpointC()),
               "The damp outside is gone by then; until then it is kept at %.0f °C."
                   .formatted(cycle.startC),
@@ -81,7 +81,7 @@ class CycleAgenda implements AgendaSource {
             new Line(
                 "cycle-%d-weigh-%s-%d".formatted(view.summary().id(), spool.code(), at / 10_800),
                 at,
-                Doer.HANDS,
+                Doer.PERSON,
                 "Weigh " + spool.code() + " in " + view.summary().dryer(),
                 "It tells most of when it is dry to the core.",
                 "It stays in as long as one that dries slowly would need.",
@@ -99,7 +99,7 @@ class CycleAgenda implements AgendaSource {
           new Line(
               "cycle-" + course.cycle().id + "-paused",
               nowS,
-              Doer.HANDS,
+              Doer.PERSON,
               name(course) + " is paused: go on or stop",
               "It does not heat, and what is inside takes up water.",
               "What was dried is wet again within days.",
@@ -109,7 +109,7 @@ class CycleAgenda implements AgendaSource {
           new Line(
               "cycle-" + course.cycle().id + "-end",
               end,
-              Doer.HANDS,
+              Doer.PERSON,
               "Take %s out of %s and bag them"
                   .formatted(String.join(", ", course.inside().keySet()), name(course)),
               stage == Stage.OVER
@@ -123,7 +123,7 @@ class CycleAgenda implements AgendaSource {
           new Line(
               "cycle-" + course.cycle().id + "-hot",
               nowS,
-              Doer.HANDS,
+              Doer.PERSON,
               name(course) + " is too hot: switch it off",
               view.summary().alarm(),
               "Filament or reel softens, sticks or warps.",

@@ -4,18 +4,18 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import mindspool.core.climate.MoistAir;
-import mindspool.core.drying.Charge;
-import mindspool.core.drying.Charge.Load;
-import mindspool.core.drying.ChargeCourse;
-import mindspool.core.drying.ChargeCourse.Vapour;
 import mindspool.core.drying.Dryer;
+import mindspool.core.drying.DryerLoad;
+import mindspool.core.drying.DryerLoad.LoadedSpool;
+import mindspool.core.drying.LoadCourse;
+import mindspool.core.drying.LoadCourse.Vapour;
 import mindspool.server.climate.DryerRuns.VapourChange;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
 import org.springframework.stereotype.Service;
 
 /**
- * Keeps what the spools of a cycle make of the air inside: reckoned from what is in them when
+ * Keeps what the spools of a cycle make of the air inside: computed from what is in them when
  * something changes, so that the past can be followed spool by spool afterwards.
  */
 @Service
@@ -55,9 +55,10 @@ class CycleAirs {
     MoistAir room = book.roomAir(cycle.placeId, fromS);
     double hours = Math.max(LEAST_H, (course.plannedEndS(nowS) - fromS) / 3600.0);
     double setpoint = course.setpointC();
-    ChargeCourse followed =
-        ChargeCourse.of(
-            new Charge(course.inside().keySet().stream().map(code -> load(code, before)).toList()),
+    LoadCourse followed =
+        LoadCourse.of(
+            new DryerLoad(
+                course.inside().keySet().stream().map(code -> loaded(code, before)).toList()),
             dryer,
             room,
             Math.min(cycle.startC, setpoint),
@@ -75,9 +76,9 @@ class CycleAirs {
     vapours.save(new CycleVapour(cycle.id, fromS, changes));
   }
 
-  private Load load(String code, Map<String, CurrentSpool> before) {
+  private LoadedSpool loaded(String code, Map<String, CurrentSpool> before) {
     CurrentSpool known = before.get(code);
     CurrentSpool spool = known == null ? spools.current(code) : known;
-    return spools.load(spool);
+    return spools.loaded(spool);
   }
 }

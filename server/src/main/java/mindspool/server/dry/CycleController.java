@@ -9,14 +9,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import mindspool.core.climate.MoistAir;
-import mindspool.core.drying.Charge;
-import mindspool.core.drying.ChargeForecast;
 import mindspool.core.drying.ColdSpans;
 import mindspool.core.drying.Dryer;
+import mindspool.core.drying.DryerLoad;
 import mindspool.core.drying.DryingProof;
+import mindspool.core.drying.LoadForecast;
 import mindspool.core.drying.PrintReady;
 import mindspool.server.acts.Origin;
-import mindspool.server.calc.ChargeAnswer;
+import mindspool.server.calc.LoadAnswer;
 import mindspool.server.climate.DryerRuns.DryerRun;
 import mindspool.server.climate.PlaceInfo;
 import mindspool.server.devices.Probes;
@@ -149,7 +149,7 @@ class CycleController {
       Boolean scaleTooCoarse,
       Double scaleStepNeededG,
       List<PastMoisture> past,
-      List<ChargeAnswer.ChargePoint> ahead) {}
+      List<LoadAnswer.LoadPoint> ahead) {}
 
   /**
    * A cycle.
@@ -309,13 +309,12 @@ class CycleController {
     long placeId = cycle.placeId;
     Dryer dryer = book.dryer(placeId);
     MoistAir air = book.roomAir(placeId, now);
-    Charge load = new Charge(current.stream().map(spools::load).toList());
+    DryerLoad loaded = new DryerLoad(current.stream().map(spools::loaded).toList());
     // From now on at what it is set to.
     double set = course.setpointC();
-    ChargeAnswer ahead =
-        ChargeAnswer.of(ChargeForecast.of(load, dryer, air, OptionalDouble.of(set)));
+    LoadAnswer ahead = LoadAnswer.of(LoadForecast.of(loaded, dryer, air, OptionalDouble.of(set)));
     List<Double> allOfIt = Collections.nCopies(current.size(), 1.0);
-    List<PrintReady> prints = PrintReady.of(load, allOfIt, dryer, air, set, set);
+    List<PrintReady> prints = PrintReady.of(loaded, allOfIt, dryer, air, set, set);
     List<SpoolInCycle> all = new ArrayList<>();
     for (int i = 0; i < current.size(); i++) {
       CurrentSpool spool = current.get(i);
@@ -336,7 +335,7 @@ class CycleController {
       long sinceS,
       long startedS,
       PrintReady prints,
-      ChargeAnswer.SpoolInCharge ahead,
+      LoadAnswer.SpoolInLoad ahead,
       long now) {
     var profile = spool.state().profile();
     var proof = spools.proof(spool.code());

@@ -174,7 +174,7 @@ final class CycleCourse {
     return stopped < Long.MAX_VALUE ? stopped : Math.max(planned, nowS);
   }
 
-  /** What was reckoned of the air inside in a span: each course holds until the next. */
+  /** What was computed of the air inside in a span: each course holds until the next. */
   private List<VapourChange> vapour(long fromS, long toS) {
     List<VapourChange> changes = new ArrayList<>();
     for (int i = 0; i < vapours.size(); i++) {

@@ -30,7 +30,7 @@ class CycleFact extends Fact {
     STOPPED,
     /** A probe showed {@code amount} °C, above what {@code detail} says is harmed. */
     TOO_HOT,
-    /** A message told it to switch off. */
+    /** A message to switch off was sent. */
     SWITCHED_OFF,
     /** It was to be, and the message did not get through. */
     NOT_SWITCHED_OFF,

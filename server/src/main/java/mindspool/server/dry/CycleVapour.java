@@ -12,7 +12,7 @@ import java.util.stream.Stream;
 import mindspool.server.climate.DryerRuns.VapourChange;
 
 /**
- * What the spools and the desiccant inside make of the air of a dryer, as reckoned when something
+ * What the spools and the desiccant inside make of the air of a dryer, as computed when something
  * was put in or taken out: without it every spool would dry as if it were alone.
  */
 @Entity

@@ -88,7 +88,7 @@ class CycleWatch {
     return clock.instant().getEpochSecond();
   }
 
-  /** What harms one of the spools in a charge first. */
+  /** What harms one of the spools in a load first. */
   record Harm(String code, Limit limit) {}
 
   /** The lowest temperature that harms something in a cycle; none while nothing is inside. */
@@ -148,7 +148,7 @@ class CycleWatch {
     LOG.warn("Cycle {}: {}", course.cycle().id, found);
     DryerDescription dryer = book.description(course.cycle().placeId);
     boolean switching = dryer.maySwitchOff && course.stage(now()) != Stage.PAUSED;
-    boolean told = switching && switches.send(dryer.switchTopic, dryer.switchOffPayload);
+    boolean sent = switching && switches.send(dryer.switchTopic, dryer.switchOffPayload);
     try {
       acts.inTurn(
           () -> {
@@ -160,7 +160,7 @@ class CycleWatch {
             fact.detail = found;
             facts.save(fact);
             if (switching) {
-              facts.save(switched(course, dryer, told));
+              facts.save(switched(course, dryer, sent));
             }
             changed(course, fact.atS);
             return fact;
@@ -172,15 +172,15 @@ class CycleWatch {
     }
   }
 
-  private CycleFact switched(CycleCourse course, DryerDescription dryer, boolean told) {
+  private CycleFact switched(CycleCourse course, DryerDescription dryer, boolean sent) {
     CycleFact fact =
         new CycleFact(
             course.cycle().id,
-            told ? CycleFact.Kind.SWITCHED_OFF : CycleFact.Kind.NOT_SWITCHED_OFF,
+            sent ? CycleFact.Kind.SWITCHED_OFF : CycleFact.Kind.NOT_SWITCHED_OFF,
             now(),
             now());
     fact.detail =
-        told
+        sent
             ? "by a message to " + dryer.switchTopic
             : "the broker did not take the message to " + dryer.switchTopic;
     return fact;

@@ -9,14 +9,14 @@ import java.util.OptionalDouble;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.climate.MoistAir;
-import mindspool.core.drying.Charge;
-import mindspool.core.drying.ChargeForecast;
 import mindspool.core.drying.Dryer;
+import mindspool.core.drying.DryerLoad;
 import mindspool.core.drying.DryingForecast;
+import mindspool.core.drying.LoadForecast;
 import mindspool.core.drying.PrintReady;
-import mindspool.server.calc.ChargeAnswer;
 import mindspool.server.calc.DryerRequest;
 import mindspool.server.calc.DryingAnswer;
+import mindspool.server.calc.LoadAnswer;
 import mindspool.server.http.Asks;
 import mindspool.server.http.HeavyWork;
 import mindspool.server.http.MayBeNull;
@@ -107,7 +107,7 @@ class DryController {
       boolean sealed,
       @MayBeNull String objection,
       Double sureHours,
-      @MayBeNull ChargeAnswer.WeighingAdvice nextWeighing,
+      @MayBeNull LoadAnswer.WeighingAdvice nextWeighing,
       HumidRoomView humidRoom,
       @MayBeNull PrintReadyView printReady,
       List<PrintStepView> printSteps,
@@ -129,10 +129,11 @@ class DryController {
         room(request.roomPlaceId, request.roomTemperatureC, request.roomRelativeHumidityPercent);
     OptionalDouble target = optional(request.targetPercent);
     DryingForecast forecast = forecast(spool, dryer, room, setpoint, target);
-    Charge.Load load = spools.load(spool);
-    Charge.Load aimed = target.isPresent() ? load.withTarget(target.getAsDouble()) : load;
-    ChargeAnswer alone =
-        ChargeAnswer.of(ChargeForecast.of(new Charge(List.of(aimed)), dryer, room, setpoint));
+    DryerLoad.LoadedSpool loaded = spools.loaded(spool);
+    DryerLoad.LoadedSpool aimed =
+        target.isPresent() ? loaded.withTarget(target.getAsDouble()) : loaded;
+    LoadAnswer alone =
+        LoadAnswer.of(LoadForecast.of(new DryerLoad(List.of(aimed)), dryer, room, setpoint));
     boolean offered = forecast.ceiling().refusal().isEmpty();
     MoistAir humid =
         new MoistAir(
@@ -165,15 +166,15 @@ class DryController {
   }
 
   private static List<PrintStepView> printSteps(
-      Charge.Load load, double netG, Dryer dryer, MoistAir room, ChargeAnswer alone) {
-    return PrintReady.steps(load, dryer, room, alone.startC(), alone.setpointC()).stream()
+      DryerLoad.LoadedSpool loaded, double netG, Dryer dryer, MoistAir room, LoadAnswer alone) {
+    return PrintReady.steps(loaded, dryer, room, alone.startC(), alone.setpointC()).stream()
         .map(step -> new PrintStepView(step.hour(), step.share() * netG))
         .toList();
   }
 
   private static List<PrintReadyView> printReady(
       List<CurrentSpool> spools,
-      List<Charge.Load> loads,
+      List<DryerLoad.LoadedSpool> loadedSpools,
       Double jobG,
       Dryer dryer,
       MoistAir room,
@@ -187,7 +188,8 @@ class DryController {
                         ? 1.0
                         : Math.min(1, Require.within("jobG", jobG, 1, 10_000, "g") / spool.netG()))
             .toList();
-    return PrintReady.of(new Charge(loads), shares, dryer, room, startC, setpointC).stream()
+    return PrintReady.of(new DryerLoad(loadedSpools), shares, dryer, room, startC, setpointC)
+        .stream()
         .map(PrintReadyView::of)
         .toList();
   }
@@ -207,7 +209,7 @@ class DryController {
    *
    * @param jobG filament that the next job takes of each; all of it where left out
    */
-  record ChargeForecastRequest(
+  record LoadForecastRequest(
       List<String> codes,
       Long dryerId,
       DryerRequest dryer,
@@ -223,40 +225,46 @@ class DryController {
    * @param objections why spools do not go into that dryer
    * @param printReady when the next job of each prints, in their order
    */
-  record ChargeForecastView(
+  record LoadForecastView(
       double roomTemperatureC,
       double roomRelativeHumidityPercent,
       List<String> sealed,
       List<String> objections,
       List<PrintReadyView> printReady,
-      ChargeAnswer forecast) {}
+      LoadAnswer forecast) {}
 
   @Asks
-  @PostMapping("/api/charge-forecast")
+  @PostMapping("/api/load-forecast")
   @Operation(summary = "What a cycle would do to several spools together, from their present state")
-  ChargeForecastView charge(@RequestBody ChargeForecastRequest request) {
+  LoadForecastView load(@RequestBody LoadForecastRequest request) {
     return heavy.run(() -> computed(request));
   }
 
-  private ChargeForecastView computed(ChargeForecastRequest request) {
+  private LoadForecastView computed(LoadForecastRequest request) {
     Dryer dryer = dryer(request.dryerId, request.dryer);
     MoistAir room =
         room(request.roomPlaceId, request.roomTemperatureC, request.roomRelativeHumidityPercent);
-    List<CurrentSpool> charged = charged(request.codes);
-    List<Charge.Load> loads = charged.stream().map(spools::load).toList();
-    ChargeForecast together =
-        ChargeForecast.of(new Charge(loads), dryer, room, setpoint(request.dryer));
-    return new ChargeForecastView(
+    List<CurrentSpool> loaded = loaded(request.codes);
+    List<DryerLoad.LoadedSpool> loadedSpools = loaded.stream().map(spools::loaded).toList();
+    LoadForecast together =
+        LoadForecast.of(new DryerLoad(loadedSpools), dryer, room, setpoint(request.dryer));
+    return new LoadForecastView(
         room.temperatureC(),
         room.relativeHumidityPercent(),
-        charged.stream().filter(CurrentSpool::sealed).map(CurrentSpool::code).toList(),
-        objections(request.dryerId, charged),
+        loaded.stream().filter(CurrentSpool::sealed).map(CurrentSpool::code).toList(),
+        objections(request.dryerId, loaded),
         printReady(
-            charged, loads, request.jobG, dryer, room, together.startC(), together.setpointC()),
-        ChargeAnswer.of(together));
+            loaded,
+            loadedSpools,
+            request.jobG,
+            dryer,
+            room,
+            together.startC(),
+            together.setpointC()),
+        LoadAnswer.of(together));
   }
 
-  private List<CurrentSpool> charged(List<String> asked) {
+  private List<CurrentSpool> loaded(List<String> asked) {
     List<String> codes = Require.present("codes", asked, "codes of spools in stock");
     if (codes.stream().distinct().count() < codes.size()) {
       throw new InvalidValueException(
@@ -265,18 +273,18 @@ class DryController {
     return codes.stream().map(spools::current).toList();
   }
 
-  private List<String> objections(Long dryerId, List<CurrentSpool> charged) {
+  private List<String> objections(Long dryerId, List<CurrentSpool> loaded) {
     List<String> lines = new ArrayList<>();
     if (dryerId == null) {
       return lines;
     }
     int slots = book.fit(dryerId).slots();
-    if (charged.size() > slots) {
+    if (loaded.size() > slots) {
       lines.add(
           "%s has %d slots, these are %d spools."
-              .formatted(book.place(dryerId).name(), slots, charged.size()));
+              .formatted(book.place(dryerId).name(), slots, loaded.size()));
     }
-    charged.forEach(spool -> book.objection(dryerId, spool).ifPresent(lines::add));
+    loaded.forEach(spool -> book.objection(dryerId, spool).ifPresent(lines::add));
     return lines;
   }
 

@@ -19,7 +19,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 public class Acts {
 
-  /** An act takes milliseconds; whoever waits longer is told instead of left waiting. */
+  /** An act takes milliseconds; whoever waits longer gets an answer instead of waiting on. */
   private static final long PATIENCE_S = 20;
 
   private final ReentrantLock turn = new ReentrantLock(true);

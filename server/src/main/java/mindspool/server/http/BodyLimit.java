@@ -76,9 +76,9 @@ class BodyLimit extends OncePerRequestFilter {
       }
       boolean large = file || LONG_LISTS.contains(request.getRequestURI());
       int most = large ? MOST_CLIMATE : MOST;
-      long told = request.getContentLengthLong();
-      boolean small = told >= 0 && told <= MOST;
-      if (!file && told > most) {
+      long announced = request.getContentLengthLong();
+      boolean small = announced >= 0 && announced <= MOST;
+      if (!file && announced > most) {
         throw new TooLargeException(most);
       }
       HttpServletRequest counted = file ? request : new Counted(request, most);

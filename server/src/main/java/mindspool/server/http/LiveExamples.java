@@ -122,7 +122,7 @@ class LiveExamples {
             "job", "print_job")
         .forEach((name, table) -> version(values, name, table + " where id = " + values.get(name)));
     version(values, "dryer", "dryer where place_id = " + values.get("dryer"));
-    version(values, "week", "hands_week");
+    version(values, "week", "attendance_week");
   }
 
   private void version(Map<String, Object> values, String name, String where) {

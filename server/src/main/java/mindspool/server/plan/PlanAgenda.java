@@ -14,7 +14,7 @@ import mindspool.server.dry.DryersForPlan;
 import mindspool.server.today.AgendaSource;
 import org.springframework.stereotype.Service;
 
-/** What the plan wants of hands and printers. */
+/** What the plan wants of people and printers. */
 @Service
 class PlanAgenda implements AgendaSource {
 
@@ -114,7 +114,7 @@ class PlanAgenda implements AgendaSource {
     return new Line(
         "unload-%d-%d-%d".formatted(loading.dryerId, loading.startS, endS),
         endS,
-        Doer.HANDS,
+        Doer.PERSON,
         "Take %s out of %s and %s"
             .formatted(
                 codes,
@@ -126,7 +126,7 @@ class PlanAgenda implements AgendaSource {
                 + them
                 + " again afterwards."
             : "Dry to the core by then, if it went in as planned; weigh it to prove it.",
-        "The heat goes on, and the next charge waits.",
+        "The heat goes on, and the next load waits.",
         "/plan");
   }
 
@@ -141,7 +141,7 @@ class PlanAgenda implements AgendaSource {
     return new Line(
         "load-%d-%d".formatted(loading.dryerId, loading.startS),
         loading.startS,
-        Doer.HANDS,
+        Doer.PERSON,
         "Put %s into %s%s"
             .formatted(
                 codes,

@@ -253,29 +253,29 @@ class PlanController {
     edit(job(id), job -> job.removedS = now());
   }
 
-  @GetMapping("/hands")
+  @GetMapping("/attendance")
   @Operation(summary = "When somebody is there, by weekday")
-  WeekView hands() {
-    return service.hands();
+  WeekView attendance() {
+    return service.attendance();
   }
 
-  @PutMapping("/hands")
+  @PutMapping("/attendance")
   @Operation(summary = "Says when somebody is there; an empty list for every day from 8 to 22")
-  WeekView describeHands(@RequestBody WeekRequest request) {
+  WeekView describeAttendance(@RequestBody WeekRequest request) {
     List<WindowView> week = Require.present("windows", request.windows, "spans of weekdays");
     if (week.size() > MOST_WINDOWS) {
       throw new InvalidValueException(
           "windows", week.size() + " spans", "up to " + MOST_WINDOWS, "Join some.");
     }
-    List<HandsWindow> all = new ArrayList<>();
+    List<AttendanceWindow> all = new ArrayList<>();
     for (int i = 0; i < week.size(); i++) {
       WindowView each = week.get(i);
       all.add(Require.inside("windows[" + i + "]", () -> window(each)));
     }
-    return service.describeHands(request.version, all);
+    return service.describeAttendance(request.version, all);
   }
 
-  private static HandsWindow window(WindowView each) {
+  private static AttendanceWindow window(WindowView each) {
     int day =
         (int)
             Require.within(
@@ -290,7 +290,7 @@ class PlanController {
       throw new InvalidValueException(
           "toMin", to, "later than " + from, "Swap them, or leave the day out.");
     }
-    return new HandsWindow(day, from, to);
+    return new AttendanceWindow(day, from, to);
   }
 
   private static int minutes(String field, Integer value) {

@@ -8,8 +8,8 @@ import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.Horizon;
 import mindspool.core.drying.DryingForecast.Point;
 import mindspool.core.plan.DryingPlan;
-import mindspool.core.plan.PlannedCharge;
 import mindspool.core.plan.PlannedCourse;
+import mindspool.core.plan.PlannedLoad;
 import mindspool.server.shelf.Spools;
 import org.springframework.stereotype.Service;
 
@@ -36,15 +36,15 @@ class PlanCourses {
     PlanService.Run run = plans.run();
     DryingPlan plan = run == null ? null : run.best;
     long startS = plan == null ? clock.instant().getEpochSecond() : run.startS;
-    Optional<PlannedCharge> charge =
+    Optional<PlannedLoad> load =
         plan == null
             ? Optional.empty()
-            : plan.charges().stream()
+            : plan.loads().stream()
                 .filter(each -> each.spools().stream().anyMatch(s -> s.code().equals(code)))
                 .findFirst();
     List<Point> points =
-        lying(code, startS, charge.map(PlannedCharge::startH).orElse(Horizon.PLANNED_HOURS));
-    charge.ifPresent(
+        lying(code, startS, load.map(PlannedLoad::startH).orElse(Horizon.PLANNED_HOURS));
+    load.ifPresent(
         drying -> {
           double mean = points.get(points.size() - 1).meanPercent();
           points.addAll(

@@ -17,9 +17,9 @@ import java.util.concurrent.Executors;
 import mindspool.core.InvalidValueException;
 import mindspool.core.climate.Horizon;
 import mindspool.core.drying.DryHold;
+import mindspool.core.plan.Attendance;
 import mindspool.core.plan.DryingPlan;
 import mindspool.core.plan.DryingPlanner;
-import mindspool.core.plan.Hands;
 import mindspool.core.plan.Pin;
 import mindspool.core.plan.PlanJob;
 import mindspool.core.plan.PlanProblem;
@@ -188,16 +188,15 @@ class PlanService implements DisposableBean {
           for (DryingPlan.Placement placement : mine.best.placements()) {
             PlanEntry entry =
                 known.getOrDefault(placement.job().id(), new PlanEntry(placement.job().id()));
-            var charge = placement.charge();
+            var load = placement.load();
             entry.code = placement.spool().code();
-            entry.dryerId = charge == null ? null : charge.dryer().id();
-            entry.startS = mine.startS + Math.round(charge == null ? 0 : 3600 * charge.startH());
+            entry.dryerId = load == null ? null : load.dryer().id();
+            entry.startS = mine.startS + Math.round(load == null ? 0 : 3600 * load.startH());
             entry.endS =
-                mine.startS
-                    + Math.round(charge == null ? 0 : 3600 * charge.leavesH(placement.job()));
-            entry.setpointC = charge == null ? null : charge.setpointC();
+                mine.startS + Math.round(load == null ? 0 : 3600 * load.leavesH(placement.job()));
+            entry.setpointC = load == null ? null : load.setpointC();
             entry.served = placement.served();
-            entry.coreStaysWet = charge != null && charge.isTakenOutEarly(placement.spool());
+            entry.coreStaysWet = load != null && load.isTakenOutEarly(placement.spool());
             entry.why = placement.why().substring(0, Math.min(590, placement.why().length()));
             entry.pinned = placement.pinned();
             entries.save(entry);
@@ -242,7 +241,7 @@ class PlanService implements DisposableBean {
         Horizon.PLANNED_HOURS,
         dryers.all(startS),
         planned,
-        hands(startS),
+        attendance(startS),
         dryers.room(startS),
         pins,
         earlier);
@@ -259,7 +258,7 @@ class PlanService implements DisposableBean {
     return codes.stream()
         .map(code -> known.computeIfAbsent(code, this::spool))
         .filter(spool -> job.code != null || spool.netG() >= needed)
-        .sorted(Comparator.comparingDouble(spool -> spool.load().start().profile().meanPercent()))
+        .sorted(Comparator.comparingDouble(spool -> spool.loaded().start().profile().meanPercent()))
         .limit(MOST_CANDIDATES)
         .toList();
   }
@@ -267,7 +266,7 @@ class PlanService implements DisposableBean {
   private PlanSpool spool(String code) {
     CurrentSpool spool = spools.current(code);
     return new PlanSpool(
-        code, spools.load(spool), spool.netG(), spool.reelDiameterMm(), spool.reelWidthMm());
+        code, spools.loaded(spool), spool.netG(), spool.reelDiameterMm(), spool.reelWidthMm());
   }
 
   private PlanJob planJob(
@@ -278,7 +277,7 @@ class PlanService implements DisposableBean {
       Map<String, OptionalDouble> boxed) {
     Map<String, Boolean> ready = new HashMap<>();
     for (PlanSpool spool : candidates) {
-      double limit = spool.load().material().printLimitPercent();
+      double limit = spool.loaded().material().printLimitPercent();
       double wettest =
           Math.max(
               spools.wettestAhead(spool.code(), job.grams, job.startS),
@@ -314,8 +313,8 @@ class PlanService implements DisposableBean {
         .map(
             air ->
                 DryHold.onceDried(
-                    spool.load().material(),
-                    spool.load().start().winding(),
+                    spool.loaded().material(),
+                    spool.loaded().start().winding(),
                     air,
                     startS,
                     Horizon.HOURS))
@@ -323,23 +322,23 @@ class PlanService implements DisposableBean {
   }
 
   /** When somebody is there over the horizon, from the week as it was described. */
-  private Hands hands(long startS) {
-    List<HandsWindow> week = week();
+  private Attendance attendance(long startS) {
+    List<AttendanceWindow> week = week();
     ZonedDateTime start = Instant.ofEpochSecond(startS).atZone(ZoneId.systemDefault());
-    List<Hands.Window> spans = new ArrayList<>();
+    List<Attendance.Window> spans = new ArrayList<>();
     for (int day = 0; day <= Horizon.PLANNED_HOURS / 24; day++) {
       ZonedDateTime midnight = start.toLocalDate().plusDays(day).atStartOfDay(start.getZone());
-      for (HandsWindow window : week) {
+      for (AttendanceWindow window : week) {
         if (midnight.getDayOfWeek() == DayOfWeek.of(window.weekday)) {
           double from = hours(startS, midnight.plusMinutes(window.fromMin));
           double to = hours(startS, midnight.plusMinutes(window.toMin));
           if (to > 0) {
-            spans.add(new Hands.Window(Math.max(0, from), to));
+            spans.add(new Attendance.Window(Math.max(0, from), to));
           }
         }
       }
     }
-    return new Hands(spans);
+    return new Attendance(spans);
   }
 
   private static double hours(long startS, ZonedDateTime time) {
@@ -347,20 +346,20 @@ class PlanService implements DisposableBean {
   }
 
   /** The week as described, or every day from eight to ten while nobody said. */
-  List<HandsWindow> week() {
-    List<HandsWindow> said = windows.findAllByOrderByWeekdayAscFromMinAsc();
+  List<AttendanceWindow> week() {
+    List<AttendanceWindow> said = windows.findAllByOrderByWeekdayAscFromMinAsc();
     if (!said.isEmpty()) {
       return said;
     }
-    List<HandsWindow> usual = new ArrayList<>();
+    List<AttendanceWindow> usual = new ArrayList<>();
     for (int day = 1; day <= 7; day++) {
-      usual.add(new HandsWindow(day, USUAL_FROM_MIN, USUAL_TO_MIN));
+      usual.add(new AttendanceWindow(day, USUAL_FROM_MIN, USUAL_TO_MIN));
     }
     return usual;
   }
 
   /** The week with its version. */
-  WeekView hands() {
+  WeekView attendance() {
     return new WeekView(
         windows.weekVersion(),
         week().stream()
@@ -370,12 +369,12 @@ class PlanService implements DisposableBean {
 
   /** Puts another week in place of the one that was read. */
   @Transactional
-  public WeekView describeHands(Integer version, List<HandsWindow> week) {
-    StaleEditException.refuse("The week", version, windows.weekVersion(), hands());
+  public WeekView describeAttendance(Integer version, List<AttendanceWindow> week) {
+    StaleEditException.refuse("The week", version, windows.weekVersion(), attendance());
     windows.deleteAllInBatch();
     windows.saveAllAndFlush(week);
     windows.raiseWeekVersion();
-    return hands();
+    return attendance();
   }
 
   @Override

@@ -14,14 +14,16 @@ final class PlanStore {
     List<PrintJob> findByRemovedSIsNullOrderByStartSAscIdAsc();
   }
 
-  interface Windows extends JpaRepository<HandsWindow, Long> {
-    List<HandsWindow> findAllByOrderByWeekdayAscFromMinAsc();
+  interface Windows extends JpaRepository<AttendanceWindow, Long> {
+    List<AttendanceWindow> findAllByOrderByWeekdayAscFromMinAsc();
 
-    @Query(value = "select version from hands_week where id = 1", nativeQuery = true)
+    @Query(value = "select version from attendance_week where id = 1", nativeQuery = true)
     int weekVersion();
 
     @Modifying
-    @Query(value = "update hands_week set version = version + 1 where id = 1", nativeQuery = true)
+    @Query(
+        value = "update attendance_week set version = version + 1 where id = 1",
+        nativeQuery = true)
     void raiseWeekVersion();
   }
 

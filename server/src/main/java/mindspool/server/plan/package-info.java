@@ -1,2 +1,2 @@
-/** The plan: jobs with their deadlines, when hands are there, and which charge serves which job. */
+/** The plan: jobs with their deadlines, when somebody is there, and which load serves which job. */
 package mindspool.server.plan;

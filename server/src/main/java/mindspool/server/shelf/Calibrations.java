@@ -63,7 +63,7 @@ class Calibrations {
     known.computeIfPresent(spoolId, (id, learned) -> fromS < learned.lastWeighedS ? null : learned);
   }
 
-  /** From the sibling of which most is known; siblings do not pass on what they were told. */
+  /** From the sibling of which most is known; siblings do not pass on what came from siblings. */
   Optional<LotPrior> lotPrior(SpoolRecord spool) {
     Long lot = spool.spool().lotId;
     return known.entrySet().stream()

@@ -34,9 +34,9 @@ class SpoolFact extends Fact {
   }
 
   /**
-   * By time; what happened at one time in an order that does not hang on which was told first, but
-   * for acts with the loose end, which are the same to the water, and for moves: of two within one
-   * second the one told last says where the spool lies.
+   * By time; what happened at one time in an order that does not hang on which was recorded first,
+   * but for acts with the loose end, which are the same to the water, and for moves: of two within
+   * one second the one recorded last says where the spool lies.
    */
   static final Comparator<SpoolFact> ORDER =
       Comparator.<SpoolFact>comparingLong(fact -> fact.atS)

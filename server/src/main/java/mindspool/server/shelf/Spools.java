@@ -5,7 +5,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import mindspool.core.drying.Belief;
-import mindspool.core.drying.Charge.Load;
+import mindspool.core.drying.DryerLoad.LoadedSpool;
 import mindspool.core.drying.DryingProof;
 import mindspool.core.learning.CalibratedBand;
 import mindspool.core.learning.Weighed;
@@ -152,9 +152,9 @@ public class Spools {
     return mean <= 0 ? 0 : Math.min(1, half / ProfileBand.EIGHTY_PERCENT_SD / mean);
   }
 
-  /** A spool as one of a charge, to be dried to its material's target. */
-  public Load load(CurrentSpool spool) {
-    return new Load(
+  /** A spool as one of a load, to be dried to its material's target. */
+  public LoadedSpool loaded(CurrentSpool spool) {
+    return new LoadedSpool(
         spool.code(),
         spool.material(),
         spool.state(),

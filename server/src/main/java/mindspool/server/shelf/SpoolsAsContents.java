@@ -57,9 +57,9 @@ class SpoolsAsContents implements PlaceContents {
   }
 
   private double lagH(SpoolRecord spool, double massG) {
-    double reckonedG =
+    double estimatedG =
         massG < MASS_STEP_G ? MASS_STEP_G : MASS_STEP_G * Math.floor(massG / MASS_STEP_G);
-    Winding winding = spool.winding(reckonedG);
+    Winding winding = spool.winding(estimatedG);
     return lags.computeIfAbsent(
         new Kind(spool.material().name(), winding),
         kind -> UptakeTime.hours(spool.material(), winding));

@@ -7,7 +7,7 @@ public interface AgendaSource {
 
   /** Who does it. */
   enum Doer {
-    HANDS,
+    PERSON,
     DRYER,
     PRINTER
   }

@@ -74,7 +74,7 @@ class TodayController {
   record SayRequest(String key, String what, TodayAct.Kind kind, Instant until) {}
 
   @GetMapping("/today")
-  @Operation(summary = "The run sheet for hands, dryers and printers, in order of time")
+  @Operation(summary = "What people, dryers and printers are to do, in order of time")
   TodayView today(@RequestParam(required = false) Double hours) {
     double ahead = Require.within("hours", hours == null ? 24 : hours, 1, Horizon.HOURS, "h");
     long now = clock.instant().getEpochSecond();

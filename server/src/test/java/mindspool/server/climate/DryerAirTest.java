@@ -90,7 +90,7 @@ class DryerAirTest {
     assertThat(air.vapourPressurePaAt(9 * HOUR)).isCloseTo(room, within(1e-6));
     assertThat(at(air, 1)).isEqualTo(50);
     assertThat(at(air, 5)).isEqualTo(60);
-    // A thermometer inside goes with what was reckoned.
+    // A thermometer inside replaces what was computed.
     assertThat(DryerAir.sample(air, new LiveTemperature((long) HOUR, 55)).relativeHumidityPercent())
         .isGreaterThan(
             DryerAir.sample(ROOM, new LiveTemperature((long) HOUR, 55)).relativeHumidityPercent());
@@ -106,17 +106,17 @@ class DryerAirTest {
 
   @Test
   void whatWasMeasuredInsideCountsWhereItWasMeasured() {
-    ClimateSeries reckoned = DryerAir.heated(ROOM, List.of(run(0, 12, 0, 60, 60)), 55);
+    ClimateSeries computed = DryerAir.heated(ROOM, List.of(run(0, 12, 0, 60, 60)), 55);
     List<AirSample> shown = samples(2, 4, 57);
     shown.addAll(samples(8, 9, 23));
-    ClimateSeries air = DryerAir.measured(reckoned, shown);
+    ClimateSeries air = DryerAir.measured(computed, shown);
     assertThat(at(air, 1)).isEqualTo(60);
     assertThat(at(air, 3)).isEqualTo(57);
     // Four hours without a reading say nothing: there the setpoint counts.
     assertThat(at(air, 6)).isEqualTo(60);
     assertThat(at(air, 8.5)).isEqualTo(23);
     assertThat(at(air, 11)).isEqualTo(60);
-    assertThat(DryerAir.measured(reckoned, List.of())).isSameAs(reckoned);
+    assertThat(DryerAir.measured(computed, List.of())).isSameAs(computed);
   }
 
   /** Air of 20 °C and 50 % holds 1.17 kPa; at 60 °C that is 5.9 % (Magnus, from memory). */

@@ -170,7 +170,7 @@ class RetentionTest {
     assertThat(store.count(channel)).isEqualTo(1);
   }
 
-  /** A device set to Fahrenheit but mapped as Celsius is told by its twin and left out. */
+  /** A device set to Fahrenheit but mapped as Celsius is found by its twin and left out. */
   @Test
   void fahrenheitTakenForCelsiusIsSuspectedFromATwin() {
     long place = jdbcPlace("twins");

@@ -41,7 +41,7 @@ public final class Ledger {
    */
   private record Entry(String kind, String list, String pointer, String key, String value) {}
 
-  /** Something that a person does, told by its kind. */
+  /** Something that a person does, with its kind. */
   private interface Act {
     void does(Random random) throws IOException;
   }

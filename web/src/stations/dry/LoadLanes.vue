@@ -9,7 +9,7 @@ import type { Spool } from '@/stores/shelf'
 
 /** One lane per spool over common hours: its mean moisture with its band on the way to the target. */
 const props = defineProps<{
-  forecast: Schemas['ChargeAnswer']
+  forecast: Schemas['LoadAnswer']
   spools: Record<string, Spool | undefined>
 }>()
 

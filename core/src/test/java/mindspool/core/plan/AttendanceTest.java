@@ -5,13 +5,13 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
 import mindspool.core.InvalidValueException;
-import mindspool.core.plan.Hands.Window;
+import mindspool.core.plan.Attendance.Window;
 import org.junit.jupiter.api.Test;
 
-class HandsTest {
+class AttendanceTest {
 
-  private static final Hands OFFICE =
-      new Hands(List.of(new Window(24, 33), new Window(0, 9), new Window(8, 10)));
+  private static final Attendance OFFICE =
+      new Attendance(List.of(new Window(24, 33), new Window(0, 9), new Window(8, 10)));
 
   @Test
   void overlappingWindowsAreOne() {

@@ -10,7 +10,7 @@ import mindspool.core.InvalidValueException;
  *
  * @param windows in hours from the plan's start, apart from one another, in order
  */
-public record Hands(List<Window> windows) {
+public record Attendance(List<Window> windows) {
 
   /** From one hour to another, both in hours from the plan's start. */
   public record Window(double fromH, double toH) {
@@ -30,7 +30,7 @@ public record Hands(List<Window> windows) {
     }
   }
 
-  public Hands {
+  public Attendance {
     List<Window> sorted = new ArrayList<>(windows);
     sorted.sort(Comparator.comparingDouble(Window::fromH));
     List<Window> joined = new ArrayList<>();
@@ -46,8 +46,8 @@ public record Hands(List<Window> windows) {
   }
 
   /** Somebody at all times. */
-  public static Hands always(double untilH) {
-    return new Hands(List.of(new Window(0, untilH)));
+  public static Attendance always(double untilH) {
+    return new Attendance(List.of(new Window(0, untilH)));
   }
 
   /** Whether somebody is there. */

@@ -12,12 +12,12 @@ import mindspool.core.stock.ReelKind;
  *
  * @param spools 1 to {@link #MOST_SPOOLS}
  */
-public record Charge(List<Load> spools) {
+public record DryerLoad(List<LoadedSpool> spools) {
 
   /** More than any dryer for reels holds. */
   public static final int MOST_SPOOLS = 16;
 
-  public Charge {
+  public DryerLoad {
     if (spools.isEmpty() || spools.size() > MOST_SPOOLS) {
       throw new InvalidValueException(
           "spools",
@@ -29,15 +29,15 @@ public record Charge(List<Load> spools) {
   }
 
   /**
-   * One spool of a charge.
+   * One spool of a load.
    *
-   * @param name by which it is told apart
+   * @param name which tells it from the others
    * @param start its state; not changed
    * @param targetPercent moisture at which drying aims
    * @param belief how well it is known
    * @param scaleStepG step of the scale it would be weighed on
    */
-  public record Load(
+  public record LoadedSpool(
       String name,
       Material material,
       SpoolState start,
@@ -50,7 +50,7 @@ public record Charge(List<Load> spools) {
     private static final double USUAL_STEP_G = 1;
 
     /** A spool to be weighed on a usual scale. */
-    public Load(
+    public LoadedSpool(
         String name,
         Material material,
         SpoolState start,
@@ -61,16 +61,16 @@ public record Charge(List<Load> spools) {
     }
 
     /** The same spool with other water in it. */
-    public Load withStart(SpoolState other) {
-      return new Load(name, material, other, reel, targetPercent, belief, scaleStepG);
+    public LoadedSpool withStart(SpoolState other) {
+      return new LoadedSpool(name, material, other, reel, targetPercent, belief, scaleStepG);
     }
 
     /** The same spool to be dried to another moisture, %. */
-    public Load withTarget(double percent) {
-      return new Load(name, material, start, reel, percent, belief, scaleStepG);
+    public LoadedSpool withTarget(double percent) {
+      return new LoadedSpool(name, material, start, reel, percent, belief, scaleStepG);
     }
 
-    public Load {
+    public LoadedSpool {
       Require.within("scaleStepG", scaleStepG, 0.001, 100, "g");
       Require.within("targetPercent", targetPercent, 1e-4, 50, "%");
     }

@@ -2,7 +2,7 @@ package mindspool.server.calc;
 
 import java.util.ArrayList;
 import java.util.List;
-import mindspool.core.drying.ChargeForecast;
+import mindspool.core.drying.LoadForecast;
 import mindspool.core.drying.NextWeighing;
 import mindspool.server.http.MayBeNull;
 
@@ -16,7 +16,7 @@ import mindspool.server.http.MayBeNull;
  * @param sureLastHours until each is dry to the core nine times in ten
  * @param lastHoursTakingOut the same if each is taken out once it is dry
  */
-public record ChargeAnswer(
+public record LoadAnswer(
     double setpointC,
     double airTemperatureC,
     double startC,
@@ -26,7 +26,7 @@ public record ChargeAnswer(
     Double sureLastHours,
     Double lastHoursTakingOut,
     double energyKWh,
-    List<SpoolInCharge> spools,
+    List<SpoolInLoad> spools,
     List<HumidityPoint> air) {
 
   /**
@@ -36,7 +36,7 @@ public record ChargeAnswer(
    * @param sureHours until it is dry nine times in ten
    * @param nextWeighing which weighings tell most of it; null where this scale tells too little
    */
-  public record SpoolInCharge(
+  public record SpoolInLoad(
       String name,
       DryingAnswer.Ceiling ceiling,
       double floorPercent,
@@ -45,10 +45,10 @@ public record ChargeAnswer(
       Double dryHours,
       Double sureHours,
       @MayBeNull WeighingAdvice nextWeighing,
-      List<ChargePoint> series) {}
+      List<LoadPoint> series) {}
 
   /** Moisture at a time; {@code low} and {@code high} bound the mean's 80 % band. */
-  public record ChargePoint(
+  public record LoadPoint(
       double hour,
       double outerPercent,
       double meanPercent,
@@ -73,8 +73,8 @@ public record ChargeAnswer(
   public record HumidityPoint(double hour, double relativeHumidityPercent) {}
 
   /** Turns a forecast into its answer. */
-  public static ChargeAnswer of(ChargeForecast forecast) {
-    return new ChargeAnswer(
+  public static LoadAnswer of(LoadForecast forecast) {
+    return new LoadAnswer(
         forecast.setpointC(),
         forecast.airTemperatureC(),
         forecast.startC(),
@@ -84,19 +84,19 @@ public record ChargeAnswer(
         DryingAnswer.orNull(forecast.sureLastHours()),
         DryingAnswer.orNull(forecast.lastHoursTakingOut()),
         forecast.energyKWh(),
-        forecast.spools().stream().map(ChargeAnswer::spool).toList(),
+        forecast.spools().stream().map(LoadAnswer::spool).toList(),
         forecast.air().stream()
             .map(point -> new HumidityPoint(point.hour(), point.relativeHumidityPercent()))
             .toList());
   }
 
-  private static SpoolInCharge spool(ChargeForecast.SpoolCourse course) {
-    List<ChargePoint> series = new ArrayList<>();
+  private static SpoolInLoad spool(LoadForecast.SpoolCourse course) {
+    List<LoadPoint> series = new ArrayList<>();
     for (int i = 0; i < course.curve().size(); i++) {
       var point = course.curve().get(i);
       var band = course.band().get(i);
       series.add(
-          new ChargePoint(
+          new LoadPoint(
               point.hour(),
               point.outerPercent(),
               point.meanPercent(),
@@ -104,7 +104,7 @@ public record ChargeAnswer(
               band.lowPercent(),
               band.highPercent()));
     }
-    return new SpoolInCharge(
+    return new SpoolInLoad(
         course.name(),
         DryingAnswer.ceiling(course.ceiling()),
         course.floorPercent(),

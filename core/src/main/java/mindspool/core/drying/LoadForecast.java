@@ -11,7 +11,7 @@ import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import mindspool.core.climate.MoistAir;
-import mindspool.core.drying.Charge.Load;
+import mindspool.core.drying.DryerLoad.LoadedSpool;
 import mindspool.core.drying.DryingForecast.Cycle;
 import mindspool.core.drying.DryingForecast.HoursToTarget;
 import mindspool.core.drying.DryingForecast.Point;
@@ -28,14 +28,14 @@ import mindspool.core.moisture.SpoolMoistureModel.Options;
  * @param heldBackBy index of the spool whose ceiling is lowest
  * @param startC setpoint of the first hours, lower where something damp softens
  * @param withoutItC setpoint that the others would allow without it; equal where it does not matter
- * @param spools in the order of the charge
+ * @param spools in the order of the load
  * @param lastHours until the last spool is dry to the core; none where one never is
  * @param sureLastHours until each of them is dry to the core nine times in ten
  * @param lastHoursTakingOut the same if each spool is taken out as soon as it is dry
  * @param air humidity inside over time
  * @param energyKWh until the last is dry, or of the span followed
  */
-public record ChargeForecast(
+public record LoadForecast(
     double setpointC,
     double airTemperatureC,
     double startC,
@@ -94,14 +94,14 @@ public record ChargeForecast(
    * @param setpointC wanted setpoint, kept to from the first minute; none for what the one that
    *     wants most likes, as far as all allow, cooler at first where one is damp
    */
-  public static ChargeForecast of(
-      Charge charge, Dryer dryer, MoistAir room, OptionalDouble setpointC) {
+  public static LoadForecast of(
+      DryerLoad load, Dryer dryer, MoistAir room, OptionalDouble setpointC) {
     List<DryingCeiling> ceilings =
-        charge.spools().stream().map(load -> DryingCeiling.of(load, dryer)).toList();
+        load.spools().stream().map(loaded -> DryingCeiling.of(loaded, dryer)).toList();
     double[] wanted =
         IntStream.range(0, ceilings.size())
             .mapToDouble(
-                i -> ceilings.get(i).recommendedSetpointC(charge.spools().get(i).material(), dryer))
+                i -> ceilings.get(i).recommendedSetpointC(load.spools().get(i).material(), dryer))
             .toArray();
     int lowest =
         IntStream.range(0, wanted.length)
@@ -116,8 +116,8 @@ public record ChargeForecast(
     DryingForecast.checkSetpoint(setpoint, dryer, room);
     double without =
         wanted.length == 1 ? setpoint : Math.max(setpoint, common(ceilings, wanted, lowest));
-    double start = setpointC.isPresent() ? setpoint : ChargeCourse.startC(charge, dryer, setpoint);
-    return new Followed(charge, dryer, room, setpoint, start, ceilings).forecast(lowest, without);
+    double start = setpointC.isPresent() ? setpoint : LoadCourse.startC(load, dryer, setpoint);
+    return new Followed(load, dryer, room, setpoint, start, ceilings).forecast(lowest, without);
   }
 
   /**
@@ -128,9 +128,9 @@ public record ChargeForecast(
    * @return none where one never is, or not within ten days
    */
   public static OptionalDouble sureHours(
-      Charge charge, Dryer dryer, MoistAir room, double setpointC) {
-    double startC = ChargeCourse.startC(charge, dryer, setpointC);
-    Followed quick = new Followed(charge, dryer, room, setpointC, startC, List.of());
+      DryerLoad load, Dryer dryer, MoistAir room, double setpointC) {
+    double startC = LoadCourse.startC(load, dryer, setpointC);
+    Followed quick = new Followed(load, dryer, room, setpointC, startC, List.of());
     return quick.sureHours();
   }
 
@@ -144,9 +144,9 @@ public record ChargeForecast(
     return DryingCeiling.commonSetpointC(others, wishes);
   }
 
-  /** Runs of one charge at one setpoint. */
+  /** Runs of one load at one setpoint. */
   private static final class Followed {
-    private final Charge charge;
+    private final DryerLoad load;
     private final Dryer dryer;
     private final MoistAir room;
     private final double setpoint;
@@ -154,31 +154,31 @@ public record ChargeForecast(
     private final List<DryingCeiling> ceilings;
 
     Followed(
-        Charge charge,
+        DryerLoad load,
         Dryer dryer,
         MoistAir room,
         double setpoint,
         double startC,
         List<DryingCeiling> ceilings) {
       this.startC = startC;
-      this.charge = charge;
+      this.load = load;
       this.dryer = dryer;
       this.room = room;
       this.setpoint = setpoint;
       this.ceilings = ceilings;
     }
 
-    private double floorPercent(Load load) {
-      return dryer.floorPercent(load.material().sorption(), setpoint, room);
+    private double floorPercent(LoadedSpool loaded) {
+      return dryer.floorPercent(loaded.material().sorption(), setpoint, room);
     }
 
-    ChargeForecast forecast(int lowest, double withoutItC) {
+    LoadForecast forecast(int lowest, double withoutItC) {
       boolean all =
-          charge.spools().stream().allMatch(load -> floorPercent(load) < load.targetPercent());
+          load.spools().stream().allMatch(loaded -> floorPercent(loaded) < loaded.targetPercent());
       CycleRun run = run(Lots.ALIKE, Options.STANDARD);
       run.followUntilDry(all ? DryingForecast.LONGEST_HOURS : SHOWN_WHERE_NEVER_H);
       CycleRun early = run(Lots.ALIKE, CycleRun.ROUGH);
-      if (all && charge.spools().size() > 1) {
+      if (all && load.spools().size() > 1) {
         early.followTakingOut(DryingForecast.LONGEST_HOURS);
       }
       List<CycleRun> varied = varied(run.lastHour(), CycleRun.Steps.FINE);
@@ -195,12 +195,12 @@ public record ChargeForecast(
             .forEach(each -> each.follow(shown));
       }
       List<SpoolCourse> courses = new ArrayList<>();
-      for (int i = 0; i < charge.spools().size(); i++) {
+      for (int i = 0; i < load.spools().size(); i++) {
         courses.add(course(i, run, varied, soon, late));
       }
       OptionalDouble last = run.lastHours();
       double hours = last.orElse(run.lastHour());
-      return new ChargeForecast(
+      return new LoadForecast(
           setpoint,
           setpoint + dryer.biasC(),
           startC,
@@ -209,13 +209,14 @@ public record ChargeForecast(
           courses,
           last,
           latest(courses),
-          charge.spools().size() > 1 && all ? early.lastHours() : last,
+          load.spools().size() > 1 && all ? early.lastHours() : last,
           thinned(run.vapour()),
           run.energyKWh(hours));
     }
 
     OptionalDouble sureHours() {
-      if (charge.spools().stream().anyMatch(load -> floorPercent(load) >= load.targetPercent())) {
+      if (load.spools().stream()
+          .anyMatch(loaded -> floorPercent(loaded) >= loaded.targetPercent())) {
         return OptionalDouble.empty();
       }
       CycleRun run = run(Lots.ALIKE, CycleRun.ROUGH, CycleRun.Steps.COARSE);
@@ -244,7 +245,7 @@ public record ChargeForecast(
     }
 
     private CycleRun run(Lots lots, Options options, CycleRun.Steps steps) {
-      return new CycleRun(charge.spools(), dryer, room, startC, setpoint, lots, options, steps);
+      return new CycleRun(load.spools(), dryer, room, startC, setpoint, lots, options, steps);
     }
 
     /**
@@ -253,13 +254,12 @@ public record ChargeForecast(
      * where time hangs on what is unknown in no simple way.
      */
     private Lots likeliestLate(CycleRun run, List<CycleRun> varied) {
-      double[][] shifts = new double[charge.spools().size()][];
+      double[][] shifts = new double[load.spools().size()][];
       for (int i = 0; i < shifts.length; i++) {
         List<Cycle> around = cycles(varied, i);
         double hour = decisiveHour(run.cycle(i));
         shifts[i] =
-            charge
-                .spools()
+            load.spools()
                 .get(i)
                 .belief()
                 .worst(slopes(around, each -> each.at(hour).wettestPercent()), SURE_SD);
@@ -278,13 +278,13 @@ public record ChargeForecast(
 
     private SpoolCourse course(
         int i, CycleRun run, List<CycleRun> varied, CycleRun soon, CycleRun late) {
-      Load load = charge.spools().get(i);
+      LoadedSpool loaded = load.spools().get(i);
       Cycle cycle = run.cycle(i);
       List<Cycle> around = cycles(varied, i);
       List<BandPoint> band = new ArrayList<>();
       for (Point point : cycle.curve(CURVE_POINTS)) {
         double[] slopes = slopes(around, each -> each.at(point.hour()).meanPercent());
-        double half = ProfileBand.EIGHTY_PERCENT_SD * load.belief().sd(slopes);
+        double half = ProfileBand.EIGHTY_PERCENT_SD * loaded.belief().sd(slopes);
         band.add(
             new BandPoint(
                 point.hour(),
@@ -294,15 +294,15 @@ public record ChargeForecast(
       }
       OptionalDouble sure = late.cycle(i).hours().all();
       return new SpoolCourse(
-          load.name(),
+          loaded.name(),
           ceilings.get(i),
-          floorPercent(load),
-          load.targetPercent(),
+          floorPercent(loaded),
+          loaded.targetPercent(),
           cycle.hours(),
           sure,
           sure.isPresent()
               ? nextWeighing(
-                  load,
+                  loaded,
                   around,
                   decisiveHour(cycle),
                   soon.cycle(i).hours().all().orElse(0),
@@ -327,21 +327,25 @@ public record ChargeForecast(
      * already, by when it is as likely as not, or by when it surely is.
      */
     private static Optional<NextWeighing> nextWeighing(
-        Load load, List<Cycle> around, double dryHours, double soonHours, double sureHours) {
+        LoadedSpool loaded,
+        List<Cycle> around,
+        double dryHours,
+        double soonHours,
+        double sureHours) {
       if (sureHours <= LEAST_HOURS) {
         return Optional.empty();
       }
       double[] slopes = slopes(around, each -> each.at(dryHours).wettestPercent());
       return DoubleStream.of(soonHours, dryHours, sureHours)
-          .mapToObj(until -> candidates(load, around, until))
-          .map(row -> NextWeighing.of(load.belief(), slopes, row, load.scaleStepG()))
+          .mapToObj(until -> candidates(loaded, around, until))
+          .map(row -> NextWeighing.of(loaded.belief(), slopes, row, loaded.scaleStepG()))
           .flatMap(Optional::stream)
           .findFirst();
     }
 
     private static List<NextWeighing.Candidate> candidates(
-        Load load, List<Cycle> around, double untilHours) {
-      double gramsPerPercent = 10 * load.start().winding().dryMassKg();
+        LoadedSpool loaded, List<Cycle> around, double untilHours) {
+      double gramsPerPercent = 10 * loaded.start().winding().dryMassKg();
       return IntStream.rangeClosed(1, WEIGHINGS)
           .mapToDouble(step -> Math.ceil(4 * untilHours * step / WEIGHINGS) / 4)
           .filter(hour -> hour >= LEAST_HOURS)
@@ -372,7 +376,7 @@ public record ChargeForecast(
                   : OptionalDouble.empty());
     }
 
-    private static List<AirPoint> thinned(List<ChargeCourse.Vapour> air) {
+    private static List<AirPoint> thinned(List<LoadCourse.Vapour> air) {
       int every = Math.max(1, air.size() / (2 * CURVE_POINTS));
       return IntStream.range(0, air.size())
           .filter(i -> i % every == 0 || i == air.size() - 1)

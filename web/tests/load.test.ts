@@ -2,11 +2,11 @@ import { mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { describe, expect, it } from 'vitest'
 import type { Schemas } from '@/api/client'
-import ChargeLanes from '@/stations/dry/ChargeLanes.vue'
+import LoadLanes from '@/stations/dry/LoadLanes.vue'
 import { chooseDryer, type DryerForm } from '@/stations/dry/dryerForm'
 import type { Dryer } from '@/stores/dryers'
 
-function spool(name: string, dryHours: number | null): Schemas['SpoolInCharge'] {
+function spool(name: string, dryHours: number | null): Schemas['SpoolInLoad'] {
   return {
     name,
     ceiling: {
@@ -37,7 +37,7 @@ function spool(name: string, dryHours: number | null): Schemas['SpoolInCharge'] 
   }
 }
 
-const FORECAST: Schemas['ChargeAnswer'] = {
+const FORECAST: Schemas['LoadAnswer'] = {
   setpointC: 65,
   airTemperatureC: 65,
   startC: 65,
@@ -54,9 +54,9 @@ const FORECAST: Schemas['ChargeAnswer'] = {
   ],
 }
 
-describe('lanes of a charge', () => {
+describe('lanes of a load', () => {
   setActivePinia(createPinia())
-  const lanes = mount(ChargeLanes, {
+  const lanes = mount(LoadLanes, {
     props: { forecast: FORECAST, spools: {} },
     global: { stubs: { WhyNumber: { template: '<span><slot /></span>' } } },
   })

@@ -6,7 +6,7 @@ import WhyNumber from '@/parts/WhyNumber.vue'
 import { hours, temperature } from '@/parts/format'
 import { useLatestAnswer } from '@/parts/latestAnswer'
 import { useShelf } from '@/stores/shelf'
-import ChargeLanes from './ChargeLanes.vue'
+import LoadLanes from './LoadLanes.vue'
 import DryerChoices from './DryerChoices.vue'
 import { useDryerForm } from './dryerForm'
 import { lastReady, printsAfter } from './printReady'
@@ -25,7 +25,7 @@ const { view, problem, busy } = useLatestAnswer(
   [form, () => props.codes.join(), () => shelf.jobG],
   () =>
     answer(
-      client.POST('/api/charge-forecast', {
+      client.POST('/api/load-forecast', {
         body: { codes: props.codes, ...body.value, jobG: shelf.jobG },
       }),
     ),
@@ -49,7 +49,7 @@ const headline = computed(() => {
 
 const slowest = computed(() => {
   const all = forecast.value?.spools ?? []
-  return all.reduce<Schemas['SpoolInCharge'] | null>(
+  return all.reduce<Schemas['SpoolInLoad'] | null>(
     (last, each) =>
       last === null || (each.dryHours ?? 1e9) > (last.dryHours ?? 1e9) ? each : last,
     null,
@@ -106,7 +106,7 @@ const advice = computed(() => {
 </script>
 
 <template>
-  <h1 data-testid="charge-headline">{{ headline }}</h1>
+  <h1 data-testid="load-headline">{{ headline }}</h1>
   <p class="soft">
     <router-link v-for="code in codes" :key="code" :to="`/dry/${code}`" class="code one">{{
       code
@@ -117,13 +117,13 @@ const advice = computed(() => {
   <div class="columns">
     <DryerChoices v-model="form" :setpoint-c="forecast?.setpointC" :room="view ?? undefined" />
     <div v-if="forecast" class="results" :aria-busy="busy">
-      <ul v-if="advice.length" class="advice" data-testid="charge-advice">
+      <ul v-if="advice.length" class="advice" data-testid="load-advice">
         <li v-for="line in advice" :key="line">{{ line }}</li>
       </ul>
       <p v-if="view?.sealed.length" class="call">
         Take {{ view.sealed.join(', ') }} out of the bag: never dry inside a bag.
       </p>
-      <ChargeLanes :forecast="forecast" :spools="spools" />
+      <LoadLanes :forecast="forecast" :spools="spools" />
       <p class="small soft">
         Thick: mean with its 80 % band; dotted: core; red: dry target; dashed: what this air allows.
         Shaded: dry, could be taken out.

@@ -10,10 +10,10 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.IntStream;
 import mindspool.core.climate.MoistAir;
-import mindspool.core.drying.Charge.Load;
-import mindspool.core.drying.ChargeForecast.AirPoint;
-import mindspool.core.drying.ChargeForecast.BandPoint;
+import mindspool.core.drying.DryerLoad.LoadedSpool;
 import mindspool.core.drying.DryingForecast.Point;
+import mindspool.core.drying.LoadForecast.AirPoint;
+import mindspool.core.drying.LoadForecast.BandPoint;
 import mindspool.core.material.Material;
 import mindspool.core.material.PlainMaterials;
 import mindspool.core.moisture.SpoolMoistureModel;
@@ -25,7 +25,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
-class ChargeForecastTest {
+class LoadForecastTest {
 
   private static final MoistAir ROOM = new MoistAir(23, 50);
 
@@ -33,11 +33,11 @@ class ChargeForecastTest {
     return PlainMaterials.named(name);
   }
 
-  private static Load load(String material, double percent, ReelKind reel) {
+  private static LoadedSpool loaded(String material, double percent, ReelKind reel) {
     Material of = material(material);
     Winding winding = new Winding(0.04, 0.06, 1, 0.30, 0.00175, of.densityKgPerM3());
     SpoolState start = new SpoolMoistureModel(of).uniform(winding, percent, 23);
-    return new Load(material, of, start, reel, of.dryTargetPercent(), Belief.anyLot(0.2));
+    return new LoadedSpool(material, of, start, reel, of.dryTargetPercent(), Belief.anyLot(0.2));
   }
 
   private static Dryer dryer(double airChangesPerHour) {
@@ -49,11 +49,12 @@ class ChargeForecastTest {
         12);
   }
 
-  private static ChargeForecast dried(Dryer dryer, double setpointC, Load... loads) {
-    return ChargeForecast.of(new Charge(List.of(loads)), dryer, ROOM, OptionalDouble.of(setpointC));
+  private static LoadForecast dried(Dryer dryer, double setpointC, LoadedSpool... loadedSpools) {
+    return LoadForecast.of(
+        new DryerLoad(List.of(loadedSpools)), dryer, ROOM, OptionalDouble.of(setpointC));
   }
 
-  private static double meanAfter(ChargeForecast forecast, int spool, double hour) {
+  private static double meanAfter(LoadForecast forecast, int spool, double hour) {
     List<Point> curve = forecast.spools().get(spool).curve();
     for (int i = 1; i < curve.size(); i++) {
       if (curve.get(i).hour() >= hour) {
@@ -78,7 +79,7 @@ class ChargeForecastTest {
     double[] left = {1.95, 1.28, 0.89, 0.68};
     double[] peak = {38, 25, 15, 6};
     for (int i = 0; i < changes.length; i++) {
-      ChargeForecast forecast = dried(dryer(changes[i]), 80, load("PA6", 2.641, ReelKind.METAL));
+      LoadForecast forecast = dried(dryer(changes[i]), 80, loaded("PA6", 2.641, ReelKind.METAL));
       assertThat(meanAfter(forecast, 0, 12))
           .as(changes[i] + " air changes")
           .isCloseTo(left[i], within(0.15 * left[i]));
@@ -95,8 +96,8 @@ class ChargeForecastTest {
   /** Alone and vented freely it is the forecast of one spool. */
   @Test
   void aSpoolAloneDriesAsInItsOwnForecast() {
-    Load petg = load("PETG", 0.244, ReelKind.METAL);
-    ChargeForecast charge = dried(dryer(0), 65, petg);
+    LoadedSpool petg = loaded("PETG", 0.244, ReelKind.METAL);
+    LoadForecast load = dried(dryer(0), 65, petg);
     DryingForecast single =
         DryingForecast.of(
             petg.material(),
@@ -106,18 +107,17 @@ class ChargeForecastTest {
             ROOM,
             OptionalDouble.of(65),
             OptionalDouble.of(petg.targetPercent()));
-    assertThat(charge.lastHours().orElseThrow())
+    assertThat(load.lastHours().orElseThrow())
         .isCloseTo(single.hours().core().orElseThrow(), within(0.1));
-    assertThat(charge.spools().get(0).floorPercent())
-        .isCloseTo(single.floorPercent(), within(1e-9));
+    assertThat(load.spools().get(0).floorPercent()).isCloseTo(single.floorPercent(), within(1e-9));
   }
 
   /** The same in a tight dryer: one engine, one answer. */
   @ParameterizedTest
   @ValueSource(doubles = {0.3, 1, 4})
   void aSpoolAloneIsALoadOfOneInATightDryerToo(double airChanges) {
-    Load tpu = load("TPU95A", 0.5, ReelKind.METAL);
-    ChargeForecast charge = dried(dryer(airChanges), 55, tpu);
+    LoadedSpool tpu = loaded("TPU95A", 0.5, ReelKind.METAL);
+    LoadForecast load = dried(dryer(airChanges), 55, tpu);
     DryingForecast single =
         DryingForecast.of(
             tpu.material(),
@@ -127,9 +127,9 @@ class ChargeForecastTest {
             ROOM,
             OptionalDouble.of(55),
             OptionalDouble.of(tpu.targetPercent()));
-    assertThat(charge.lastHours().orElseThrow())
+    assertThat(load.lastHours().orElseThrow())
         .isCloseTo(single.hours().all().orElseThrow(), within(1e-9));
-    assertThat(charge.energyKWh()).isCloseTo(single.recipes().get(3).energyKWh(), within(1e-9));
+    assertThat(load.energyKWh()).isCloseTo(single.recipes().get(3).energyKWh(), within(1e-9));
   }
 
   /** Desiccant does nothing where the room's air comes in freely: neither floor nor course. */
@@ -144,9 +144,9 @@ class ChargeForecastTest {
             plain.airChangesPerHour(),
             plain.volumeL(),
             Optional.of(new Dryer.DesiccantInside(Desiccant.SILICA_GEL, 500, 5)));
-    Load petg = load("PETG", 0.244, ReelKind.METAL);
-    ChargeForecast without = dried(plain, 65, petg);
-    ChargeForecast with = dried(over, 65, petg);
+    LoadedSpool petg = loaded("PETG", 0.244, ReelKind.METAL);
+    LoadForecast without = dried(plain, 65, petg);
+    LoadForecast with = dried(over, 65, petg);
     assertThat(with.spools().get(0).floorPercent())
         .isEqualTo(without.spools().get(0).floorPercent());
     assertThat(with.lastHours()).isEqualTo(without.lastHours());
@@ -156,9 +156,9 @@ class ChargeForecastTest {
   @ParameterizedTest
   @ValueSource(doubles = {0.05, 6, 60})
   void aBoneDrySpoolBesideAWetOneHasAnAnswer(double airChanges) {
-    Load wet = load("PA6", 2.6, ReelKind.METAL);
-    Load dry = load("ABS", 0, ReelKind.METAL);
-    ChargeForecast forecast = dried(dryer(airChanges), 80, wet, dry);
+    LoadedSpool wet = loaded("PA6", 2.6, ReelKind.METAL);
+    LoadedSpool dry = loaded("ABS", 0, ReelKind.METAL);
+    LoadForecast forecast = dried(dryer(airChanges), 80, wet, dry);
     assertThat(forecast.spools().get(1).curve()).allMatch(point -> point.meanPercent() >= 0);
     assertThat(forecast.spools().get(1).curve()).anyMatch(point -> point.meanPercent() > 0);
   }
@@ -166,21 +166,21 @@ class ChargeForecastTest {
   /** Twins do the same, and each needs longer than alone when the air must carry both waters. */
   @Test
   void spoolsShareTheAirOfATightDryer() {
-    Load pa6 = load("PA6", 2.6, ReelKind.METAL);
-    ChargeForecast alone = dried(dryer(2), 80, pa6);
-    ChargeForecast three = dried(dryer(2), 80, pa6, pa6, pa6);
+    LoadedSpool pa6 = loaded("PA6", 2.6, ReelKind.METAL);
+    LoadForecast alone = dried(dryer(2), 80, pa6);
+    LoadForecast three = dried(dryer(2), 80, pa6, pa6, pa6);
     assertThat(meanAfter(three, 0, 10)).isCloseTo(meanAfter(three, 2, 10), within(1e-9));
     assertThat(meanAfter(three, 0, 10)).isGreaterThan(meanAfter(alone, 0, 10) + 0.2);
-    ChargeForecast free = dried(dryer(0), 80, pa6, pa6, pa6);
+    LoadForecast free = dried(dryer(0), 80, pa6, pa6, pa6);
     assertThat(meanAfter(free, 0, 10)).isLessThan(meanAfter(alone, 0, 10));
   }
 
   /** In a nearly closed dryer a wet nylon wets a dry spool beside it: drying can do harm. */
   @Test
   void aWetSpoolWetsADryOneInATightDryer() {
-    Load wet = load("PA6", 2.6, ReelKind.METAL);
-    Load dry = load("PETG", 0.02, ReelKind.METAL);
-    ChargeForecast tight = dried(dryer(0.3), 65, wet, dry);
+    LoadedSpool wet = loaded("PA6", 2.6, ReelKind.METAL);
+    LoadedSpool dry = loaded("PETG", 0.02, ReelKind.METAL);
+    LoadForecast tight = dried(dryer(0.3), 65, wet, dry);
     double most =
         tight.spools().get(1).curve().stream().mapToDouble(Point::meanPercent).max().orElseThrow();
     assertThat(most).isGreaterThan(0.05);
@@ -192,7 +192,7 @@ class ChargeForecastTest {
    */
   @Test
   void waterIsConserved() {
-    Load pa6 = load("PA6", 2.6, ReelKind.METAL);
+    LoadedSpool pa6 = loaded("PA6", 2.6, ReelKind.METAL);
     SpoolMoistureModel model = new SpoolMoistureModel(pa6.material());
     List<SharedAir.Occupant> spools = new ArrayList<>();
     IntStream.range(0, 2).forEach(i -> spools.add(new SharedAir.Occupant(model, pa6.start())));
@@ -221,10 +221,10 @@ class ChargeForecastTest {
 
   @Test
   void theMostDelicateSetsTheCommonSetpointAndItsPriceIsTold() {
-    Load pla = load("PLA", 0.3, ReelKind.PLASTIC);
-    Load asa = load("ASA", 0.37, ReelKind.METAL);
-    ChargeForecast both =
-        ChargeForecast.of(new Charge(List.of(asa, pla)), dryer(6), ROOM, OptionalDouble.empty());
+    LoadedSpool pla = loaded("PLA", 0.3, ReelKind.PLASTIC);
+    LoadedSpool asa = loaded("ASA", 0.37, ReelKind.METAL);
+    LoadForecast both =
+        LoadForecast.of(new DryerLoad(List.of(asa, pla)), dryer(6), ROOM, OptionalDouble.empty());
     assertThat(both.heldBackBy()).isEqualTo(1);
     assertThat(both.setpointC()).isLessThanOrEqualTo(50);
     assertThat(both.withoutItC()).isEqualTo(asa.material().dryingTemperatureC());
@@ -233,9 +233,9 @@ class ChargeForecastTest {
   /** The dry one taken out no longer matters to the other, so it can only be sooner. */
   @Test
   void takingOutTheEarlyOnesNeverTakesLonger() {
-    Load nylon = load("PA12", 0.6, ReelKind.METAL);
-    Load abs = load("ABS", 0.3, ReelKind.METAL);
-    ChargeForecast forecast = dried(dryer(2), 80, nylon, abs);
+    LoadedSpool nylon = loaded("PA12", 0.6, ReelKind.METAL);
+    LoadedSpool abs = loaded("ABS", 0.3, ReelKind.METAL);
+    LoadForecast forecast = dried(dryer(2), 80, nylon, abs);
     double together = forecast.lastHours().orElseThrow();
     assertThat(forecast.lastHoursTakingOut().orElseThrow())
         .isBetween(0.8 * together, 1.01 * together);
@@ -244,7 +244,7 @@ class ChargeForecastTest {
 
   @Test
   void theBandHoldsTheMeanAndIsWidestWhereMostIsUnknown() {
-    ChargeForecast forecast = dried(dryer(6), 65, load("PETG", 0.24, ReelKind.METAL));
+    LoadForecast forecast = dried(dryer(6), 65, loaded("PETG", 0.24, ReelKind.METAL));
     List<BandPoint> band = forecast.spools().get(0).band();
     assertThat(band)
         .allMatch(p -> p.lowPercent() <= p.meanPercent() && p.meanPercent() <= p.highPercent());
@@ -254,9 +254,10 @@ class ChargeForecastTest {
 
   @Test
   void aFloorAboveTheTargetIsNeverPretendedAway() {
-    ChargeForecast forecast =
-        ChargeForecast.of(
-            new Charge(List.of(load("PA6", 2.6, ReelKind.METAL), load("ABS", 0.3, ReelKind.METAL))),
+    LoadForecast forecast =
+        LoadForecast.of(
+            new DryerLoad(
+                List.of(loaded("PA6", 2.6, ReelKind.METAL), loaded("ABS", 0.3, ReelKind.METAL))),
             dryer(6),
             new MoistAir(28, 80),
             OptionalDouble.of(60));

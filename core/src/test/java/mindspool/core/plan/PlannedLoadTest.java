@@ -14,22 +14,23 @@ import java.util.List;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Stream;
-import mindspool.core.drying.Charge;
-import mindspool.core.drying.ChargeForecast;
+import mindspool.core.drying.DryerLoad;
+import mindspool.core.drying.LoadForecast;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-/** Charges as a plan reckons them, held against the full forecast with shared air. */
-class PlannedChargeTest {
+/** Loads as a plan computes them, held against the full forecast with shared air. */
+class PlannedLoadTest {
 
-  private static final Hands ALWAYS = Hands.always(500);
+  private static final Attendance ALWAYS = Attendance.always(500);
 
-  private static PlannedCharge charge(Hands hands, PlanDryer dryer, double start, PlanSpool... in) {
-    PlanContext context = new PlanContext(hands, new DryTimes(ROOM));
+  private static PlannedLoad load(
+      Attendance attendance, PlanDryer dryer, double start, PlanSpool... in) {
+    PlanContext context = new PlanContext(attendance, new DryTimes(ROOM));
     Slot slot = new Slot(dryer, start);
     long[] id = {0};
-    return PlannedCharge.of(
+    return PlannedLoad.of(
         slot,
         Stream.of(in)
             .map(
@@ -44,12 +45,12 @@ class PlannedChargeTest {
     PlanSpool petg = spool("P", "PETG", 1.3);
     PlanSpool abs = spool("A", "ABS", 1.3);
     PlanDryer dryer = dryer(1, 110, 2, 0);
-    PlannedCharge both = charge(ALWAYS, dryer, 0, petg, abs);
-    assertThat(both.setpointC()).isEqualTo(charge(ALWAYS, dryer, 0, petg).setpointC());
+    PlannedLoad both = load(ALWAYS, dryer, 0, petg, abs);
+    assertThat(both.setpointC()).isEqualTo(load(ALWAYS, dryer, 0, petg).setpointC());
     assertThat(both.neededHours())
-        .isGreaterThanOrEqualTo(charge(ALWAYS, dryer, 0, petg).neededHours());
-    assertThat(charge(ALWAYS, dryer, 0, abs).setpointC()).isGreaterThan(both.setpointC());
-    assertThat(both.wrongs()).isZero();
+        .isGreaterThanOrEqualTo(load(ALWAYS, dryer, 0, petg).neededHours());
+    assertThat(load(ALWAYS, dryer, 0, abs).setpointC()).isGreaterThan(both.setpointC());
+    assertThat(both.violations()).isZero();
   }
 
   /** The loads that a plan keeps are followed in the air that they share. */
@@ -75,15 +76,15 @@ class PlannedChargeTest {
     times.follow(dryer, both);
     DryTimes.Together followed = times.together(dryer, both);
     OptionalDouble full =
-        ChargeForecast.of(
-                new Charge(List.of(a.load(), b.load())),
+        LoadForecast.of(
+                new DryerLoad(List.of(a.loaded(), b.loaded())),
                 dryer.dryer(),
                 ROOM,
                 OptionalDouble.of(followed.setpointC()))
             .sureLastHours();
     if (full.isEmpty()) {
       assertThat(followed.neededHours()).isInfinite();
-      assertThat(followed.wrongs()).isEqualTo(1);
+      assertThat(followed.violations()).isEqualTo(1);
     } else {
       assertThat(followed.neededHours() / full.getAsDouble()).isBetween(0.9, 1.1);
     }
@@ -103,14 +104,16 @@ class PlannedChargeTest {
 
   @Test
   void itEndsWhenSomebodyIsThere() {
-    Hands hands = new Hands(List.of(new Hands.Window(0, 2), new Hands.Window(40, 41)));
-    PlannedCharge charge = charge(hands, dryer(1, 110, 1, 0), 1, spool("A", "ABS", 1.3));
-    assertThat(charge.endH()).isEqualTo(40);
-    assertThat(charge.hotHours()).isCloseTo(39, within(1e-9));
-    assertThat(charge.wrongs()).isZero();
-    Hands gone = new Hands(List.of(new Hands.Window(0, 2)));
-    assertThat(charge(gone, dryer(1, 110, 1, 0), 1, spool("A", "ABS", 1.3)).wrongs()).isEqualTo(1);
-    assertThat(charge(hands, dryer(1, 110, 1, 0), 10, spool("A", "ABS", 1.3)).wrongs())
+    Attendance attendance =
+        new Attendance(List.of(new Attendance.Window(0, 2), new Attendance.Window(40, 41)));
+    PlannedLoad load = load(attendance, dryer(1, 110, 1, 0), 1, spool("A", "ABS", 1.3));
+    assertThat(load.endH()).isEqualTo(40);
+    assertThat(load.hotHours()).isCloseTo(39, within(1e-9));
+    assertThat(load.violations()).isZero();
+    Attendance gone = new Attendance(List.of(new Attendance.Window(0, 2)));
+    assertThat(load(gone, dryer(1, 110, 1, 0), 1, spool("A", "ABS", 1.3)).violations())
+        .isEqualTo(1);
+    assertThat(load(attendance, dryer(1, 110, 1, 0), 10, spool("A", "ABS", 1.3)).violations())
         .isEqualTo(1);
   }
 
@@ -118,10 +121,10 @@ class PlannedChargeTest {
   void everythingThatCannotBeDoneIsCounted() {
     PlanSpool a = spool("A", "ABS", 1.3);
     PlanSpool b = spool("B", "ABS", 1.3);
-    assertThat(charge(ALWAYS, dryer(1, 110, 1, 0), 0, a, b).wrongs()).isEqualTo(1);
-    assertThat(charge(ALWAYS, dryer(1, 110, 1, 5), 2, a).wrongs()).isEqualTo(1);
+    assertThat(load(ALWAYS, dryer(1, 110, 1, 0), 0, a, b).violations()).isEqualTo(1);
+    assertThat(load(ALWAYS, dryer(1, 110, 1, 5), 2, a).violations()).isEqualTo(1);
     // Soft filament in an oven that nobody measured is refused, and never dry.
-    assertThat(charge(ALWAYS, kitchenOven(1), 0, spool("C", "TPU95A", 2)).wrongs()).isEqualTo(2);
+    assertThat(load(ALWAYS, kitchenOven(1), 0, spool("C", "TPU95A", 2)).violations()).isEqualTo(2);
   }
 
   @Test
@@ -129,17 +132,17 @@ class PlannedChargeTest {
     PlanSpool a = spool("A", "ABS", 1.3);
     PlanSpool b = spool("B", "ABS", 1.3);
     PlanDryer dryer = dryer(1, 110, 2, 0);
-    double one = charge(ALWAYS, dryer, 0, a).energyKWh();
-    double two = charge(ALWAYS, dryer, 0, a, b).energyKWh();
+    double one = load(ALWAYS, dryer, 0, a).energyKWh();
+    double two = load(ALWAYS, dryer, 0, a, b).energyKWh();
     assertThat(two).isGreaterThan(one).isLessThan(2 * one);
   }
 
   @Test
   void overlapsAreOfOneDryerOnly() {
     PlanSpool a = spool("A", "ABS", 1.3);
-    PlannedCharge early = charge(ALWAYS, dryer(1, 110, 1, 0), 0, a);
-    PlannedCharge later = charge(ALWAYS, dryer(1, 110, 1, 0), 1, a);
-    PlannedCharge elsewhere = charge(ALWAYS, dryer(2, 110, 1, 0), 1, a);
+    PlannedLoad early = load(ALWAYS, dryer(1, 110, 1, 0), 0, a);
+    PlannedLoad later = load(ALWAYS, dryer(1, 110, 1, 0), 1, a);
+    PlannedLoad elsewhere = load(ALWAYS, dryer(2, 110, 1, 0), 1, a);
     assertThat(early.overlapH(later)).isCloseTo(early.endH() - 1, within(1e-9));
     assertThat(early.overlapH(elsewhere)).isZero();
   }
@@ -154,19 +157,19 @@ class PlannedChargeTest {
     Slot slot = new Slot(dryer, 2);
     PlannedJob longJob = new PlannedJob(job(1, 40, 30, a), context, null).beginningWith(a, slot);
     PlannedJob shortJob = new PlannedJob(job(2, 44, 3, b), context, null).beginningWith(b, slot);
-    PlannedCharge charge = PlannedCharge.of(slot, List.of(longJob, shortJob));
-    assertThat(charge.outH()).isCloseTo(2 + charge.neededHours(), within(1e-9));
-    assertThat(charge.endH()).isEqualTo(70);
-    assertThat(Served.of(charge)).noneMatch(Served::fails);
-    PlannedCharge shut =
-        PlannedCharge.of(
+    PlannedLoad load = PlannedLoad.of(slot, List.of(longJob, shortJob));
+    assertThat(load.outH()).isCloseTo(2 + load.neededHours(), within(1e-9));
+    assertThat(load.endH()).isEqualTo(70);
+    assertThat(Served.of(load)).noneMatch(Served::fails);
+    PlannedLoad shut =
+        PlannedLoad.of(
             new Slot(dryer(1, 110, 2, 0), 2),
             List.of(
                 new PlannedJob(job(1, 40, 30, a), context, null)
                     .beginningWith(a, new Slot(dryer(1, 110, 2, 0), 2))));
     assertThat(shut.endH()).isEqualTo(shut.outH()).isLessThan(40);
     assertThat(Served.of(shut)).allMatch(Served::fails);
-    assertThat(charge.energyKWh()).isGreaterThan(shut.energyKWh());
+    assertThat(load.energyKWh()).isGreaterThan(shut.energyKWh());
   }
 
   private static PlanDryer feeding(PlanDryer dryer) {

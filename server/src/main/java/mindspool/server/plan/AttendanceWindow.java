@@ -8,8 +8,8 @@ import jakarta.persistence.Table;
 
 /** A span of a weekday in which somebody is there; minutes of the day. */
 @Entity
-@Table(name = "hands_window")
-class HandsWindow {
+@Table(name = "attendance_window")
+class AttendanceWindow {
 
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -21,9 +21,9 @@ class HandsWindow {
   int fromMin;
   int toMin;
 
-  protected HandsWindow() {}
+  protected AttendanceWindow() {}
 
-  HandsWindow(int weekday, int fromMin, int toMin) {
+  AttendanceWindow(int weekday, int fromMin, int toMin) {
     this.weekday = weekday;
     this.fromMin = fromMin;
     this.toMin = toMin;

@@ -20,12 +20,12 @@ import mindspool.core.plan.DryTimes.Together;
  * @param outH when somebody takes out those that stay to the end: not before they are dry, and when
  *     somebody is there
  * @param endH when the dryer is free again: later than that where a job prints out of it
- * @param wrongs how many things about it cannot be done: spools that do not fit, too many, never
- *     dry, dryer not free or nobody there
+ * @param violations how many things about it cannot be done: spools that do not fit, too many,
+ *     never dry, dryer not free or nobody there
  * @param energyKWh that it takes
  * @param earlyOutH when spools are taken out that only have to print; the others stay
  */
-public record PlannedCharge(
+public record PlannedLoad(
     Slot slot,
     List<PlannedJob> jobs,
     List<PlanSpool> spools,
@@ -33,11 +33,11 @@ public record PlannedCharge(
     double neededHours,
     double outH,
     double endH,
-    int wrongs,
+    int violations,
     double energyKWh,
     Map<PlanSpool, Double> earlyOutH) {
 
-  static PlannedCharge of(Slot slot, List<PlannedJob> jobs) {
+  static PlannedLoad of(Slot slot, List<PlannedJob> jobs) {
     PlanContext context = jobs.get(0).context();
     Set<PlanSpool> distinct = new LinkedHashSet<>();
     jobs.stream()
@@ -45,9 +45,9 @@ public record PlannedCharge(
         .forEach(job -> distinct.add(job.spool()));
     PlanDryer dryer = slot.dryer();
     Together together = context.times().together(dryer, distinct);
-    int wrongs = together.wrongs();
-    wrongs += dryer.outOfOrder() || slot.startH() < dryer.freeFromH() - 1e-9 ? 1 : 0;
-    wrongs += context.hands().presentAt(slot.startH()) ? 0 : 1;
+    int violations = together.violations();
+    violations += dryer.outOfOrder() || slot.startH() < dryer.freeFromH() - 1e-9 ? 1 : 0;
+    violations += context.attendance().presentAt(slot.startH()) ? 0 : 1;
     double dry = slot.startH() + together.heldHours();
     double printed =
         jobs.stream()
@@ -55,8 +55,8 @@ public record PlannedCharge(
             .mapToDouble(job -> job.job().endH())
             .max()
             .orElse(dry);
-    double out = context.hands().nextAt(dry);
-    double end = context.hands().nextAt(Math.max(dry, printed));
+    double out = context.attendance().nextAt(dry);
+    double end = context.attendance().nextAt(Math.max(dry, printed));
     Map<PlanSpool, Double> early = EarlyOut.of(slot, jobs, distinct, together.neededHours(), out);
     if (early.size() == distinct.size()) {
       out = early.values().stream().mapToDouble(Double::doubleValue).max().orElseThrow();
@@ -65,9 +65,9 @@ public record PlannedCharge(
     if (Double.isInfinite(end)) {
       out = Math.min(out, dry);
       end = Math.max(dry, printed);
-      wrongs++;
+      violations++;
     }
-    return new PlannedCharge(
+    return new PlannedLoad(
         slot,
         jobs,
         List.copyOf(distinct),
@@ -75,7 +75,7 @@ public record PlannedCharge(
         together.neededHours(),
         out,
         end,
-        wrongs,
+        violations,
         context.times().energyKWh(dryer, together, end - slot.startH()),
         early);
   }
@@ -119,14 +119,14 @@ public record PlannedCharge(
   }
 
   /** Hours for which both are in the same dryer. */
-  double overlapH(PlannedCharge other) {
+  double overlapH(PlannedLoad other) {
     return dryer().equals(other.dryer())
         ? Math.max(0, Math.min(endH, other.endH) - Math.max(startH(), other.startH()))
         : 0;
   }
 
   /** Whether both cannot be: in one dryer at a time, or one spool in both at a time. */
-  boolean clashesWith(PlannedCharge other) {
+  boolean clashesWith(PlannedLoad other) {
     boolean together = Math.min(endH, other.endH) > Math.max(startH(), other.startH());
     return together
         && (dryer().equals(other.dryer()) || spools.stream().anyMatch(other.spools::contains));

@@ -86,7 +86,7 @@ async function save() {
     }
   }
   try {
-    await answer(client.PUT('/api/hands', { body: { version, windows: week } }))
+    await answer(client.PUT('/api/attendance', { body: { version, windows: week } }))
     problem.value = null
     emit('saved')
   } catch (cause) {
@@ -100,8 +100,8 @@ async function save() {
     <summary>when somebody is there</summary>
     <form novalidate @submit.prevent="save">
       <div v-for="(day, i) in DAYS" :key="day" class="day">
-        <label :for="`hands-${i}`" class="small soft">{{ day }}</label>
-        <input :id="`hands-${i}`" v-model="lines[i]" placeholder="nobody" />
+        <label :for="`attendance-${i}`" class="small soft">{{ day }}</label>
+        <input :id="`attendance-${i}`" v-model="lines[i]" placeholder="nobody" />
       </div>
       <button v-if="!conflict" class="button">Keep and plan</button>
     </form>
