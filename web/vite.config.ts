@@ -23,5 +23,6 @@ export default defineConfig({
     modulePreload: { polyfill: false },
     chunkSizeWarningLimit: 700,
   },
-  server: { proxy: { '/api': 'http://127.0.0.1:8080' } },
+  // The texts of docs/models are shown as pages.
+  server: { proxy: { '/api': 'http://127.0.0.1:8080' }, fs: { allow: ['..'] } },
 })

@@ -6,6 +6,8 @@ declare module 'vue-router' {
     title: string
     /** Shown alone, to be read from afar. */
     wall?: boolean
+    /** The text that says how its numbers are computed. */
+    how?: string
   }
 }
 

@@ -1,6 +1,12 @@
 <script setup lang="ts">
-/** A number that tells on hover, focus or tap how it came about. */
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+
+/** A number that says on hover, focus or tap how it came about. */
 defineProps<{ what: string }>()
+
+const route = useRoute()
+const how = computed(() => route?.meta.how)
 </script>
 
 <template>
@@ -12,13 +18,16 @@ defineProps<{ what: string }>()
     :hide-after="150"
   >
     <template #reference>
-      <button type="button" class="why" :aria-label="`Why: ${what}`">
-        <slot />
+      <button type="button" class="why">
+        <slot /><span class="sr-only">. Why: {{ what }}</span>
       </button>
     </template>
     <div class="reason">
       <h3>{{ what }}</h3>
       <slot name="why" />
+      <p v-if="how">
+        <router-link :to="`/how/${how}`">How it computes</router-link>
+      </p>
     </div>
   </el-popover>
 </template>

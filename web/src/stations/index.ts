@@ -1,6 +1,7 @@
 import acts from './acts/station'
 import devices from './devices/station'
 import dry from './dry/station'
+import how from './how/station'
 import materials from './materials/station'
 import receive from './receive/station'
 import shelf from './shelf/station'
@@ -8,7 +9,7 @@ import type { Station } from './station'
 import today from './today/station'
 
 /** All stations in the order of the work. */
-export const STATIONS: Station[] = [today, receive, shelf, dry, materials, devices, acts]
+export const STATIONS: Station[] = [today, receive, shelf, dry, materials, devices, acts, how]
 
 /** The station that a page belongs to. */
 export function stationOf(path: string): Station | undefined {

@@ -11,7 +11,7 @@ export default {
     {
       path: '/devices',
       component: () => import('./DevicesStation.vue'),
-      meta: { title: 'Devices' },
+      meta: { title: 'Devices', how: 'air' },
     },
   ],
 } satisfies Station

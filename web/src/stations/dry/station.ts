@@ -11,36 +11,36 @@ export default {
     {
       path: '/dry',
       component: () => import('./DryStation.vue'),
-      meta: { title: 'Dry' },
+      meta: { title: 'Dry', how: 'drying' },
     },
     {
       path: '/dry/:codes([^/]+\\+[^/]+)',
       component: () => import('./DryLoad.vue'),
       props: (route) => ({ codes: String(route.params.codes).split('+') }),
-      meta: { title: 'Dry together' },
+      meta: { title: 'Dry together', how: 'drying' },
     },
     {
       path: '/dry/:code',
       component: () => import('./DryForecast.vue'),
       props: true,
-      meta: { title: 'Dry' },
+      meta: { title: 'Dry', how: 'drying' },
     },
     {
       path: '/plan',
       component: () => import('../plan/PlanPage.vue'),
-      meta: { title: 'Plan' },
+      meta: { title: 'Plan', how: 'plan' },
     },
     {
       path: '/cycle/:id',
       component: () => import('./CyclePage.vue'),
       props: (route) => ({ id: Number(route.params.id) }),
-      meta: { title: 'Cycle' },
+      meta: { title: 'Cycle', how: 'drying' },
     },
     {
       path: '/dryer/:id',
       component: () => import('./DryerPage.vue'),
       props: (route) => ({ id: Number(route.params.id) }),
-      meta: { title: 'Dryer' },
+      meta: { title: 'Dryer', how: 'drying' },
     },
   ],
 } satisfies Station

@@ -1,28 +1,16 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
-import { answer, client, Problem, type Schemas } from '@/api/client'
-import ProblemNote from '@/parts/ProblemNote.vue'
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import { useOptions } from '@/stores/options'
 import BalanceCurve from './BalanceCurve.vue'
 
 const props = defineProps<{ name?: string }>()
 
-const NAMES: Record<string, string> = {
-  diffusivityAt23CM2PerS: 'diffusivity of water at 23 °C',
-  diffusionActivationJPerMol: 'its activation energy',
-  sorptionHenryFraction: 'uptake, slope at low humidity',
-  sorptionSaturationFraction: 'uptake at 100 % humidity',
-  sorptionExponent: 'exponent of the rise above',
-  sorptionHeatKJPerMol: 'heat that binds water beyond condensing',
-  wetDiffusivityExponent: 'how water speeds diffusion',
-  packFactor: 'vapour between wraps, times theory',
-  densityKgPerM3: 'density',
-  heatCapacityJPerKgK: 'heat capacity',
-  dryingTemperatureC: 'usual drying temperature',
-  dryingCeilingC: 'highest drying temperature',
-  dryTargetPercent: 'dry target',
-  printLimitPercent: 'print limit',
-  dampStartLowerK: 'begins cooler when damp, by',
-}
+const USES: [Schemas['Figure']['use'], string][] = [
+  ['WATER', 'Water'],
+  ['DRYING', 'Drying'],
+  ['PRINTING', 'Printing'],
+]
 
 const GRADES = [
   ['A', "a standard's value"],
@@ -31,19 +19,19 @@ const GRADES = [
   ['D', 'an estimate or a judgement'],
 ] as const
 
-const materials = ref<Schemas['MaterialView'][]>([])
-const problem = ref<Problem | null>(null)
-
-onMounted(async () => {
-  try {
-    materials.value = await answer(client.GET('/api/materials'))
-  } catch (cause) {
-    problem.value = Problem.of(cause)
-  }
-})
+const options = useOptions()
 
 const shown = computed(
-  () => materials.value.find((m) => m.name === props.name) ?? materials.value[0],
+  () => options.materials.find((m) => m.name === props.name) ?? options.materials[0],
+)
+
+/** Figures by what they are used for; of printing also what is said in a word. */
+const groups = computed(() =>
+  USES.map(([use, title]) => ({
+    title,
+    figures: Object.entries(shown.value?.parameters ?? {}).filter(([, f]) => f.use === use),
+    words: use === 'PRINTING' ? (shown.value?.words ?? []) : [],
+  })),
 )
 
 function figure(material: Schemas['MaterialView'], key: string): number {
@@ -52,12 +40,11 @@ function figure(material: Schemas['MaterialView'], key: string): number {
 </script>
 
 <template>
-  <ProblemNote v-if="problem" :problem="problem" />
   <div class="columns">
     <nav aria-label="Materials">
       <h1>Materials</h1>
       <router-link
-        v-for="material in materials"
+        v-for="material in options.materials"
         :key="material.name"
         :to="`/materials/${material.name}`"
         :class="{ on: material.name === shown?.name }"
@@ -90,13 +77,22 @@ function figure(material: Schemas['MaterialView'], key: string): number {
             <th>Source</th>
           </tr>
         </thead>
-        <tbody>
-          <tr v-for="(f, key) in shown.parameters" :key="key">
-            <td>{{ NAMES[key] ?? key }}</td>
+        <tbody v-for="group in groups" :key="group.title">
+          <tr>
+            <th colspan="5" scope="rowgroup">{{ group.title }}</th>
+          </tr>
+          <tr v-for="[key, f] in group.figures" :key="key">
+            <td>{{ f.title }}</td>
             <td class="n">{{ f.value }}</td>
             <td>{{ f.unit }}</td>
             <td>{{ f.grade }}</td>
             <td class="small soft">{{ f.source }}</td>
+          </tr>
+          <tr v-for="w in group.words" :key="w.title">
+            <td>{{ w.title }}</td>
+            <td class="n" colspan="2">{{ w.word }}</td>
+            <td>{{ w.grade }}</td>
+            <td class="small soft">{{ w.source }}</td>
           </tr>
         </tbody>
       </table>

@@ -11,7 +11,7 @@ export default {
       path: '/materials/:name?',
       component: () => import('./MaterialsStation.vue'),
       props: true,
-      meta: { title: 'Materials' },
+      meta: { title: 'Materials', how: 'moisture' },
     },
   ],
 } satisfies Station

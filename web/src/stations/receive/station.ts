@@ -11,12 +11,12 @@ export default {
     {
       path: '/receive',
       component: () => import('./ReceiveStation.vue'),
-      meta: { title: 'Receive' },
+      meta: { title: 'Receive', how: 'moisture' },
     },
     {
       path: '/lots',
       component: () => import('../lots/LotsPage.vue'),
-      meta: { title: 'Lots' },
+      meta: { title: 'Lots', how: 'learning' },
     },
   ],
 } satisfies Station

@@ -15,23 +15,23 @@ export default {
     { key: 'w', what: 'weigh the spool in focus, or the one whose page is open' },
   ],
   routes: [
-    { path: '/shelf', component: ShelfStation, meta: { title: 'Shelf' } },
+    { path: '/shelf', component: ShelfStation, meta: { title: 'Shelf', how: 'moisture' } },
     {
       path: '/list',
       component: () => import('./SpoolList.vue'),
-      meta: { title: 'All spools' },
+      meta: { title: 'All spools', how: 'moisture' },
     },
     {
       path: '/spool/:code',
       component: () => import('../spool/SpoolPage.vue'),
       props: true,
-      meta: { title: 'Spool' },
+      meta: { title: 'Spool', how: 'moisture' },
     },
     {
       path: '/place/:id',
       component: () => import('../place/PlacePage.vue'),
       props: (route) => ({ id: Number(route.params.id) }),
-      meta: { title: 'Place' },
+      meta: { title: 'Place', how: 'storage' },
     },
   ],
 } satisfies Station

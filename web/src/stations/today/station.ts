@@ -10,13 +10,13 @@ export default {
     {
       path: '/today',
       component: () => import('./TodayStation.vue'),
-      meta: { title: 'Today' },
+      meta: { title: 'Today', how: 'plan' },
     },
     {
       path: '/wall',
       component: () => import('./TodayStation.vue'),
       props: { wall: true },
-      meta: { title: 'Today', wall: true },
+      meta: { title: 'Today', how: 'plan', wall: true },
     },
   ],
 } satisfies Station

@@ -62,7 +62,7 @@ class ContainerApiTest extends ServerTest {
     return answer.act();
   }
 
-  /** The handbook's gasket box: 0.082 to 0.095 g a day and unit; it holds for many months. */
+  /** The field notes' gasket box: 0.082 to 0.095 g a day and unit; it holds for many months. */
   @Test
   void aClosedBoxHasAComputedClimate() {
     long room = roomAt50("room of computed box");

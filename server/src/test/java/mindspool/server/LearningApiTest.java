@@ -196,7 +196,7 @@ class LearningApiTest extends ServerTest {
     weigh(code, 1222.1, 32, ", \"nothingUsed\": true");
     JsonNode proof = page(code).get("proof");
     assertThat(proof.get("verdict").asString()).isEqualTo("AIR_TAKES_NO_MORE");
-    // Handbook isotherm: PA12 holds 0.666 % at 23 °C and 50 %.
+    // Field notes isotherm: PA12 holds 0.666 % at 23 °C and 50 %.
     assertThat(proof.get("floorPercent").asDouble()).isCloseTo(0.666, within(0.005));
     assertThat(proof.get("removedG").asDouble()).isCloseTo(-0.1, within(1e-6));
     weigh(code, 1000, 33, "");

@@ -11,10 +11,10 @@ import mindspool.core.material.Material;
 /**
  * What a row of weighings with nothing used between proves of drying.
  *
- * <p>Constant mass (idea of ISO 62, ASTM D570 and D6980; handbook storage-handling-diagnosis.md
- * section 4): the last two changes are each within two steps of the scale, or 0.02 % of the
- * filament if that is more, with two hours or more between. It means that this air can take no
- * more, which is dry only where the air's floor lies at or below the target.
+ * <p>Constant mass (idea of ISO 62, ASTM D570 and D6980): the last two changes are each within two
+ * steps of the scale, or 0.02 % of the filament if that is more, with two hours or more between. It
+ * means that this air can take no more, which is dry only where the air's floor lies at or below
+ * the target.
  *
  * @param removedG water removed from the first weighing to the last, g; negative where it came
  * @param removedSdG its standard deviation by the scale

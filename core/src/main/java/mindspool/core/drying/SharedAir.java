@@ -12,6 +12,7 @@ import mindspool.core.climate.SaturationPressure;
 import mindspool.core.moisture.AirContact;
 import mindspool.core.moisture.SpoolMoistureModel;
 import mindspool.core.moisture.SpoolState;
+import mindspool.core.moisture.StefanFlow;
 import mindspool.core.storage.WaterStore;
 
 /**
@@ -175,7 +176,7 @@ final class SharedAir {
       return exchangedM3
           * kgPerPa
           * (pressurePa - inlet.vapourPressurePa())
-          * SpoolMoistureModel.drift(pressurePa, contact.totalPressurePa());
+          * StefanFlow.factor(pressurePa, contact.totalPressurePa());
     }
 
     /** The part of the surplus's rise with pressure that is certain, kg/Pa. */

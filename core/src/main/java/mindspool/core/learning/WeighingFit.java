@@ -34,7 +34,7 @@ import org.hipparchus.util.Pair;
  * times as wide as the curvature there, each weighted by how well it explains the weighings. All
  * weighings are taken together each time, so their order of arrival does not count.
  *
- * <p>Method: handbook moisture.md section 6.
+ * <p>In words: docs/models/learning.md.
  */
 public final class WeighingFit {
 

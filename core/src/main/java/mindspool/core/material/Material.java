@@ -3,6 +3,7 @@ package mindspool.core.material;
 import java.util.Collections;
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.OptionalDouble;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 
@@ -12,15 +13,33 @@ import mindspool.core.Require;
  *
  * @param name stable id, such as {@code PETG}
  * @param title what people call it
- * @param parameters a figure for every {@link Parameter}
+ * @param parameters a figure for every {@link Parameter} that all materials have, and of the others
+ *     those that it has
+ * @param traits what is said of it in words; some may be missing
  */
-public record Material(String name, String title, Map<Parameter, Sourced> parameters) {
+public record Material(
+    String name, String title, Map<Parameter, Sourced> parameters, Map<Trait, Trait.Word> traits) {
+
+  /** Stretches less than this before it breaks, as printed: brittle, %. Common practice. */
+  private static final double BRITTLE_PERCENT = 5;
+
+  /** A ceiling so near its usual drying temperature leaves no room for a hot spot, K. */
+  private static final double NEAR_CEILING_K = 6;
+
+  /** What wears a nozzle as much as a fifth of carbon fibre wants a hardened one. */
+  private static final double ABRASIVE_SHARE = 0.2;
 
   public Material {
     for (Parameter parameter : Parameter.values()) {
-      Sourced figure = Require.present(parameter.key(), parameters.get(parameter), "a number");
-      parameter.check(figure.value());
+      Sourced figure = parameters.get(parameter);
+      if (parameter.isOfAll()) {
+        Require.present(parameter.key(), figure, "a number");
+      }
+      if (figure != null) {
+        parameter.check(figure.value());
+      }
     }
+    traits = Map.copyOf(traits);
     parameters = Collections.unmodifiableMap(new EnumMap<>(parameters));
     if (parameters.get(Parameter.PRINT_LIMIT).value()
         < parameters.get(Parameter.DRY_TARGET).value()) {
@@ -36,8 +55,35 @@ public record Material(String name, String title, Map<Parameter, Sourced> parame
     sorption(parameters);
   }
 
+  /** A figure that every material has. */
   public double value(Parameter parameter) {
     return parameters.get(parameter).value();
+  }
+
+  /** A figure that it may have. */
+  public OptionalDouble known(Parameter parameter) {
+    Sourced figure = parameters.get(parameter);
+    return figure == null ? OptionalDouble.empty() : OptionalDouble.of(figure.value());
+  }
+
+  /** Whether water softens it, so that a wet spool begins to dry cooler. */
+  public boolean isSoftenedByWater() {
+    return dampStartLowerK() > 0;
+  }
+
+  /** Whether a printed strip breaks before it bends far. */
+  public boolean isBrittle() {
+    return value(Parameter.STRAIN_AT_BREAK) < BRITTLE_PERCENT;
+  }
+
+  /** Whether it wears nozzles that are not hardened. */
+  public boolean isAbrasive() {
+    return value(Parameter.ABRASIVE) >= ABRASIVE_SHARE;
+  }
+
+  /** Whether its wraps may creep into one another at the temperature usual for drying it. */
+  public boolean creepsNearDrying() {
+    return dryingCeilingC() - dryingTemperatureC() < NEAR_CEILING_K;
   }
 
   public Sorption sorption() {
@@ -121,7 +167,7 @@ public record Material(String name, String title, Map<Parameter, Sourced> parame
     scaleWithin(changed, Parameter.PACK_FACTOR, lot.pack());
     scaleWithin(changed, Parameter.WET_DIFFUSIVITY, lot.wetDiffusivity());
     scaleWithin(changed, Parameter.SORPTION_HEAT, lot.sorptionHeat());
-    return new Material(name, title, changed);
+    return new Material(name, title, changed, traits);
   }
 
   private static void scale(Map<Parameter, Sourced> figures, Parameter parameter, double factor) {
@@ -153,6 +199,6 @@ public record Material(String name, String title, Map<Parameter, Sourced> parame
           changed.put(
               parameter, new Sourced(parameter.check(number), "your own", Sourced.Grade.OWN));
         });
-    return new Material(name, title, changed);
+    return new Material(name, title, changed, traits);
   }
 }

@@ -7,10 +7,12 @@ import java.io.Reader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import mindspool.core.InvalidValueException;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
@@ -19,6 +21,7 @@ import org.apache.commons.csv.CSVRecord;
 public final class MaterialCatalogue {
 
   private static final String RESOURCE = "materials.csv";
+  private static final String LIKE = "like";
 
   private final Map<String, Material> byName;
 
@@ -36,28 +39,63 @@ public final class MaterialCatalogue {
     }
   }
 
-  /** Reads lines of {@code material,title,parameter,value,grade,source}. */
+  /**
+   * Reads lines of {@code material,title,parameter,value,grade,source}. A line with the parameter
+   * {@code like} takes over whatever the named material has; later lines of it go before.
+   */
   static MaterialCatalogue read(Reader reader) throws IOException {
-    Map<String, String> titles = new LinkedHashMap<>();
-    Map<String, Map<Parameter, Sourced>> figures = new LinkedHashMap<>();
+    Map<String, Rows> rows = new LinkedHashMap<>();
     CSVFormat format = CSVFormat.DEFAULT.builder().setHeader().setSkipHeaderRecord(true).get();
     for (CSVRecord line : format.parse(reader)) {
       String name = line.get("material");
-      titles.putIfAbsent(name, line.get("title"));
-      figures
-          .computeIfAbsent(name, key -> new EnumMap<>(Parameter.class))
-          .put(
-              Parameter.ofKey(line.get("parameter")),
-              new Sourced(
-                  Double.parseDouble(line.get("value")),
-                  line.get("source"),
-                  Sourced.Grade.valueOf(line.get("grade"))));
+      Rows own = rows.computeIfAbsent(name, key -> new Rows(line.get("title")));
+      if (line.get("parameter").equals(LIKE)) {
+        own.takeOver(line.get("value"), rows.get(line.get("value")), line.get("source"));
+      } else {
+        own.add(line);
+      }
     }
     Map<String, Material> materials = new LinkedHashMap<>();
-    figures.forEach(
-        (name, parameters) ->
-            materials.put(name, new Material(name, titles.get(name), parameters)));
+    rows.forEach(
+        (name, own) -> materials.put(name, new Material(name, own.title, own.figures, own.words)));
     return new MaterialCatalogue(materials);
+  }
+
+  /** The lines of one material. */
+  private static final class Rows {
+    private final String title;
+    private final Map<Parameter, Sourced> figures = new EnumMap<>(Parameter.class);
+    private final Map<Trait, Trait.Word> words = new EnumMap<>(Trait.class);
+
+    Rows(String title) {
+      this.title = title;
+    }
+
+    void takeOver(String name, Rows other, String source) {
+      if (other == null) {
+        throw new InvalidValueException(
+            LIKE, "\"" + name + "\"", "a material in a line above", "Put that one first.");
+      }
+      String why = "as " + name + (source.isBlank() ? "" : ": " + source);
+      other.figures.forEach(
+          (parameter, figure) ->
+              figures.put(parameter, new Sourced(figure.value(), why, Sourced.Grade.D)));
+      other.words.forEach(
+          (trait, word) -> words.put(trait, new Trait.Word(word.word(), why, Sourced.Grade.D)));
+    }
+
+    void add(CSVRecord line) {
+      String key = line.get("parameter");
+      Sourced.Grade grade = Sourced.Grade.valueOf(line.get("grade"));
+      Optional<Trait> trait =
+          Arrays.stream(Trait.values()).filter(each -> each.key().equals(key)).findFirst();
+      if (trait.isPresent()) {
+        words.put(trait.get(), new Trait.Word(line.get("value"), line.get("source"), grade));
+      } else {
+        double value = Double.parseDouble(line.get("value"));
+        figures.put(Parameter.ofKey(key), new Sourced(value, line.get("source"), grade));
+      }
+    }
   }
 
   public List<Material> all() {

@@ -8,7 +8,7 @@ import mindspool.core.material.Material;
  * uptake and the assumed start each one standard deviation higher, and the changes, and what the
  * model leaves out, are added as independent errors.
  *
- * <p>Spreads: diffusivity a factor exp(0.6), uptake a factor exp(0.2) (judgement on handbook
+ * <p>Spreads: diffusivity a factor exp(0.6), uptake a factor exp(0.2) (judgement on published
  * ranges, grade D); the start as given in the history. Not counted: errors of the climate record.
  */
 public final class MoistureBand implements ProfileBand {

@@ -1,7 +1,6 @@
 package mindspool.core.moisture;
 
 import static mindspool.core.PhysicalConstants.GAS_CONSTANT;
-import static mindspool.core.PhysicalConstants.STANDARD_PRESSURE_PA;
 import static mindspool.core.PhysicalConstants.WATER_MOLAR_MASS;
 import static mindspool.core.PhysicalConstants.kelvin;
 
@@ -17,17 +16,13 @@ import mindspool.core.material.Sorption;
 import mindspool.core.stock.Winding;
 
 /**
- * Water and heat in a wound spool, on two scales.
+ * Water and heat in a wound spool, on two scales, followed through time.
  *
  * <p><b>Within the filament</b> water diffuses radially ({@link FilamentModes}). <b>Within the
  * winding</b>, cut into rings of equal mass, vapour moves through the air between the wraps, driven
- * by its partial pressure, with Stefan's correction for the drift of air near boiling:
+ * by its partial pressure, with Stefan's correction for the drift of air near boiling.
  *
- * <pre>
- *   V d/dt[(1-e) rho w + e p M/(R T)] = sum K (p_neighbour - p)         water
- *   (1-e) rho c V dT/dt = sum k-terms + flanges + L (1-e) rho V dw/dt   heat
- *   K = 2 pi W De(T) M/(R T) / ln(r_out/r_in) * P/(P - p)
- * </pre>
+ * <p>The equations stand at {@link WindingStage}, the cut into rings at {@link WindingMesh}.
  *
  * <p>The hub is tight. Air touches the outermost wraps through a film; heat also passes through the
  * flanges. Diffusivity of vapour in the pores after Millington and Quirk 1961.
@@ -50,22 +45,6 @@ public final class SpoolMoistureModel {
 
   public static final double MAX_TEMPERATURE_C = 110;
 
-  /** Heat of evaporation, J/kg, near 20 °C. Reference: IAPWS-IF97, rounded. */
-  private static final double LATENT_HEAT = 2.45e6;
-
-  /**
-   * Diffusivity of vapour in air, m²/s at 298 K, rising as T^1.75. Reference: Fuller et al. 1966.
-   */
-  private static final double VAPOUR_DIFFUSIVITY_298 = 2.5e-5;
-
-  /** Heat conductivity of a winding, W/(m K). From memory, between polymer 0.2 and air 0.026. */
-  private static final double WINDING_CONDUCTIVITY = 0.15;
-
-  /** A reel's flange: thickness in m and conductivity in W/(m K). Common practice. */
-  private static final double FLANGE_THICKNESS_M = 0.0025;
-
-  private static final double FLANGE_CONDUCTIVITY = 0.2;
-
   private static final double GAMMA = 1 - 1 / Math.sqrt(2);
 
   private static final double FIRST_STEP_S = 10;
@@ -77,60 +56,16 @@ public final class SpoolMoistureModel {
   /** Allowed error of temperature in a step, K. */
   private static final double TEMPERATURE_TOLERANCE_K = 0.5;
 
-  /** Share of the pressure above which Stefan's correction is held. */
-  private static final double STEFAN_CAP = 0.9;
-
   private static final double PLAUSIBLE_ACTIVITY = 1.05;
 
-  private static final int MAX_NEWTON = 25;
-
-  /**
-   * Where diffusivity rises with moisture, the moisture that counts lies so far from the mean of a
-   * filament towards that of its surface: a dry skin holds water back, a wet one lets it in. After
-   * Crank 1975 (weighted means of a diffusivity that depends on concentration), from memory, it is
-   * 0.64 early in uptake and loss; towards the end of either it falls, so a half.
-   */
-  private static final double SKIN_SHARE = 0.5;
-
-  /** How often the heat of uptake is mended in a stage; mostly not at all. */
-  private static final int MOST_HEAT_ROUNDS = 8;
-
-  /** By so little a ring may be warmer or cooler than the heat of its uptake would have it, K. */
-  private static final double HEAT_TOLERANCE_K = 0.02;
-
-  /** Kelvin that the heat of uptake answers to one; more is no ring of filament. */
-  private static final double LARGEST_GAIN = 200;
-
   private final Sorption sorption;
-  private final Diffusion diffusion;
-  private final double heatCapacity;
-  private final double packFactor;
-  private final double latentHeat;
   private final Options options;
   private final FilamentModes modes;
 
-  // Geometry, rebuilt when filament has been used.
+  private final WindingStage stage;
   private Winding winding;
-  private double ringVolume;
-  private double outerArea;
-  private double polymerDensity;
-  private double voidFraction;
-  private double diffusionLengthSquared;
-  private final double[] faceFactor;
-  private double outerFaceFactor;
 
-  // Scratch of one stage.
-  private final double[] lower;
-  private final double[] diagonal;
-  private final double[] right;
-  private final double[] upperRatio;
-  private final double[] saturation;
-  private final double[] gasCapacity;
-  private final double[] uptakeBase;
-  private final double[] uptakeSlope;
-  private final double[] modeDamping;
-  private final double[] faceVapour;
-  private final double[] conductance;
+  // Scratch of a step.
   private final double[] baseMode;
   private final double[] baseStored;
   private final double[] baseTemperature;
@@ -141,16 +76,8 @@ public final class SpoolMoistureModel {
   private final double[] startRate;
   private double startGained;
   private final double[] firstRate;
-  private final double[] assumedRate;
-  private final double[] earlierRate;
-  private final double[] earlierFound;
-  private double heldWPerK;
   private final double[] firstTemperature;
   private final double[] air = new double[4];
-  private double outerConductance;
-  private double airVapourPressure;
-  private double totalPressurePa = STANDARD_PRESSURE_PA;
-  private double stageInflow;
 
   /**
    * Numerical settings and physical switches.
@@ -229,27 +156,13 @@ public final class SpoolMoistureModel {
       double heatCapacityJPerKgK,
       double packFactor,
       Options options) {
-    this.packFactor = packFactor;
-    this.latentHeat = LATENT_HEAT + sorption.heatJPerMol() / WATER_MOLAR_MASS;
     this.sorption = sorption;
-    this.diffusion = diffusion;
-    this.heatCapacity = heatCapacityJPerKgK;
     this.options = options;
     this.modes = FilamentModes.withTail(options.exactModes);
+    this.stage =
+        new WindingStage(sorption, diffusion, heatCapacityJPerKgK, packFactor, options, modes);
     int rings = options.rings;
     int all = rings * modes.count();
-    faceFactor = new double[rings];
-    lower = new double[rings];
-    diagonal = new double[rings];
-    right = new double[rings];
-    upperRatio = new double[rings];
-    saturation = new double[rings];
-    gasCapacity = new double[rings];
-    uptakeBase = new double[rings];
-    uptakeSlope = new double[rings];
-    modeDamping = new double[all];
-    faceVapour = new double[rings];
-    conductance = new double[rings];
     baseMode = new double[all];
     baseStored = new double[rings];
     baseTemperature = new double[rings];
@@ -259,9 +172,6 @@ public final class SpoolMoistureModel {
     startPressure = new double[rings];
     startRate = new double[rings];
     firstRate = new double[rings];
-    assumedRate = new double[rings];
-    earlierRate = new double[rings];
-    earlierFound = new double[rings];
     firstTemperature = new double[rings];
   }
 
@@ -283,7 +193,10 @@ public final class SpoolMoistureModel {
     double content = moisturePercent / 100;
     SpoolState state = new SpoolState(spoolWinding, options.rings, modes.weights());
     double kelvin = kelvin(temperatureC);
-    double pressure = sorption.activity(content) * fullPressure(kelvin);
+    double pressure =
+        sorption.activity(content)
+            * SaturationPressure.atKelvin(kelvin)
+            * sorption.humidityFactor(kelvin);
     Arrays.fill(state.modeContent, content);
     Arrays.fill(state.temperatureK, kelvin);
     Arrays.fill(state.vapourPressurePa, pressure);
@@ -330,7 +243,8 @@ public final class SpoolMoistureModel {
       StepListener listener) {
     refuseOther(state);
     if (state.winding != winding) {
-      mesh(state.winding);
+      winding = state.winding;
+      stage.use(new WindingMesh(winding, options.rings));
     }
     double time = fromS;
     boolean undisturbed = state.lastClimate == climate && state.lastContact == contact;
@@ -382,29 +296,6 @@ public final class SpoolMoistureModel {
     return 0.25 * dt;
   }
 
-  private void mesh(Winding newWinding) {
-    winding = newWinding;
-    int rings = options.rings;
-    double hub2 = winding.hubRadiusM() * winding.hubRadiusM();
-    double outer2 = winding.outerRadiusM() * winding.outerRadiusM();
-    double width = winding.widthM();
-    double[] centre = new double[rings];
-    for (int i = 0; i < rings; i++) {
-      centre[i] = Math.sqrt(hub2 + (outer2 - hub2) * (i + 0.5) / rings);
-    }
-    for (int i = 0; i < rings - 1; i++) {
-      faceFactor[i] = 2 * Math.PI * width / Math.log(centre[i + 1] / centre[i]);
-    }
-    double outer = winding.outerRadiusM();
-    outerFaceFactor = 2 * Math.PI * width / Math.log(outer / centre[rings - 1]);
-    outerArea = 2 * Math.PI * outer * width;
-    ringVolume = Math.PI * width * (outer2 - hub2) / rings;
-    voidFraction = winding.voidFraction();
-    polymerDensity = (1 - voidFraction) * winding.densityKgPerM3();
-    double radius = winding.filamentDiameterM() / 2;
-    diffusionLengthSquared = radius * radius;
-  }
-
   /** Takes one step from the state; returns its error, to be held against the tolerance. */
   private double attempt(
       SpoolState state, ClimateSeries climate, AirContact contact, double time, double dt) {
@@ -412,7 +303,7 @@ public final class SpoolMoistureModel {
     climate.window(time, time + dt, air);
     double before = GAMMA - 0.5;
     boolean found =
-        stage(
+        stage.advance(
             state,
             startMode,
             startStored,
@@ -424,7 +315,7 @@ public final class SpoolMoistureModel {
     if (!found) {
       return Double.POSITIVE_INFINITY;
     }
-    double firstInflow = stageInflow;
+    double firstInflow = stage.inflowKgPerS();
     System.arraycopy(state.contentRatePerS, 0, firstRate, 0, firstRate.length);
     System.arraycopy(state.temperatureK, 0, firstTemperature, 0, firstTemperature.length);
 
@@ -433,7 +324,7 @@ public final class SpoolMoistureModel {
     extrapolate(baseStored, startStored, state.storedKgPerM3, carry);
     extrapolate(baseTemperature, startTemperature, state.temperatureK, carry);
     found =
-        stage(
+        stage.advance(
             state,
             baseMode,
             baseStored,
@@ -445,7 +336,7 @@ public final class SpoolMoistureModel {
     if (!found) {
       return Double.POSITIVE_INFINITY;
     }
-    state.gainedKg += dt * ((1 - GAMMA) * firstInflow + GAMMA * stageInflow);
+    state.gainedKg += dt * ((1 - GAMMA) * firstInflow + GAMMA * stage.inflowKgPerS());
 
     double contentError = 0;
     double temperatureError = 0;
@@ -483,318 +374,6 @@ public final class SpoolMoistureModel {
     System.arraycopy(startPressure, 0, state.vapourPressurePa, 0, startPressure.length);
     System.arraycopy(startRate, 0, state.contentRatePerS, 0, startRate.length);
     state.gainedKg = startGained;
-  }
-
-  /**
-   * One implicit Euler stage of length {@code span} from a base: heat, then water, and again where
-   * the heat of the water's uptake comes out otherwise than assumed.
-   *
-   * @return whether the water's balance was found; the state is of no use otherwise
-   */
-  private boolean stage(
-      SpoolState state,
-      double[] modeBase,
-      double[] storedBase,
-      double[] temperatureBase,
-      AirContact contact,
-      double airTemperatureK,
-      double airPressurePa,
-      double span) {
-    airVapourPressure = airPressurePa;
-    System.arraycopy(state.contentRatePerS, 0, assumedRate, 0, assumedRate.length);
-    for (int round = 0; ; round++) {
-      warm(state, temperatureBase, contact, airTemperatureK, span);
-      relaxModes(state, modeBase, span);
-      prepareVapour(state, contact, airTemperatureK);
-      if (!solveVapour(state, storedBase, span)) {
-        return false;
-      }
-      if (round == MOST_HEAT_ROUNDS || assumedRightly(state, modeBase, span, round)) {
-        break;
-      }
-    }
-    settle(state, modeBase, storedBase, span);
-    return true;
-  }
-
-  /**
-   * Whether the uptake that the stage ends with gives off the heat that it was assumed to. Where it
-   * does not, as in little filament in hot damp air, which takes up water as soon as it cools, the
-   * assumption is mended by Newton's method ring by ring: first with the slope of an open ring,
-   * then with the one found.
-   */
-  private boolean assumedRightly(SpoolState state, double[] modeBase, double span, int round) {
-    if (!options.latentHeat) {
-      return true;
-    }
-    double[] weight = modes.weights();
-    double heat = latentHeat * polymerDensity * ringVolume;
-    boolean right = true;
-    for (int i = 0; i < options.rings; i++) {
-      double kelvin = state.temperatureK[i];
-      double activity = state.vapourPressurePa[i] / saturation[i];
-      double content = uptakeBase[i] + uptakeSlope[i] * sorption.moistureFraction(activity);
-      double before = 0;
-      for (int n = 0; n < weight.length; n++) {
-        before += weight[n] * modeBase[i * weight.length + n];
-      }
-      double found = (content - before) / span;
-      double off = found - assumedRate[i];
-      right &= Math.abs(heat * off) < HEAT_TOLERANCE_K * heldWPerK;
-      double gain;
-      if (round == 0) {
-        double perKelvin =
-            activity * latentHeat / (GAS_CONSTANT / WATER_MOLAR_MASS * kelvin * kelvin);
-        gain = -heat * uptakeSlope[i] * sorption.slope(activity) * perKelvin / span / heldWPerK;
-      } else {
-        double moved = assumedRate[i] - earlierRate[i];
-        gain = moved == 0 ? 0 : (found - earlierFound[i]) / moved;
-      }
-      earlierRate[i] = assumedRate[i];
-      earlierFound[i] = found;
-      assumedRate[i] += off / (1 - Math.max(-LARGEST_GAIN, Math.min(0.5, gain)));
-    }
-    return right;
-  }
-
-  private void warm(
-      SpoolState state,
-      double[] temperatureBase,
-      AirContact contact,
-      double airTemperatureK,
-      double span) {
-    int rings = options.rings;
-    double filmW = contact.heatTransferWPerM2K();
-    double outer = winding.outerRadiusM();
-    double width = winding.widthM();
-    double outerW =
-        1
-            / (1 / (outerFaceFactor * WINDING_CONDUCTIVITY)
-                + 1 / (2 * Math.PI * width * outer * filmW));
-    double flangeW =
-        options.flangeHeat
-            ? ringVolume
-                * (2 / width)
-                / (1 / filmW
-                    + FLANGE_THICKNESS_M / FLANGE_CONDUCTIVITY
-                    + width / (6 * WINDING_CONDUCTIVITY))
-            : 0;
-    double capacity = polymerDensity * heatCapacity * ringVolume / span;
-    // The rings warm and cool each other; what holds them all is the air and their own heat.
-    heldWPerK = capacity + flangeW + outerW / rings;
-    double latent = options.latentHeat ? latentHeat * polymerDensity * ringVolume : 0;
-    for (int i = 0; i < rings; i++) {
-      double inner = i > 0 ? faceFactor[i - 1] * WINDING_CONDUCTIVITY : 0;
-      double outerFace = i < rings - 1 ? faceFactor[i] * WINDING_CONDUCTIVITY : outerW;
-      lower[i] = -inner;
-      diagonal[i] = capacity + inner + outerFace + flangeW;
-      right[i] =
-          capacity * temperatureBase[i] + flangeW * airTemperatureK + latent * assumedRate[i];
-      conductance[i] = outerFace;
-    }
-    right[rings - 1] += outerW * airTemperatureK;
-    solveTridiagonal(state.temperatureK);
-  }
-
-  /** Splits each ring's uptake over the span into a part known already and a part led by p. */
-  private void relaxModes(SpoolState state, double[] modeBase, double span) {
-    double[] rate = modes.rates();
-    double[] weight = modes.weights();
-    int count = rate.length;
-    for (int i = 0; i < options.rings; i++) {
-      double temperature = state.temperatureK[i];
-      int at = i * count;
-      double pace =
-          span
-              * diffusion.atKelvin(temperature)
-              * softened(modeBase, at, span * state.contentRatePerS[i], surface(state, i))
-              / diffusionLengthSquared;
-      double known = 0;
-      double led = 0;
-      for (int n = 0; n < count; n++) {
-        double damping = 1 / (1 + pace * rate[n]);
-        modeDamping[at + n] = damping;
-        known += weight[n] * modeBase[at + n] * damping;
-        led += weight[n] * (1 - damping);
-      }
-      uptakeBase[i] = known;
-      uptakeSlope[i] = led;
-    }
-  }
-
-  /**
-   * How many times as fast water moves in a ring as if it were dry, by what it will hold at the end
-   * of the stage if it goes on as in the one before.
-   */
-  private double softened(double[] modeBase, int at, double toCome, double surface) {
-    if (diffusion.wetExponent() == 0) {
-      return 1;
-    }
-    double[] weight = modes.weights();
-    double content = toCome;
-    for (int n = 0; n < weight.length; n++) {
-      content += weight[n] * modeBase[at + n];
-    }
-    return Math.exp(
-        diffusion.wetExponent()
-            * Math.min(
-                Math.max(0, content + SKIN_SHARE * (surface - content)),
-                sorption.saturationFraction()));
-  }
-
-  /** What the filament's surface holds in a ring, as far as it is known yet. */
-  private double surface(SpoolState state, int ring) {
-    return diffusion.wetExponent() == 0
-        ? 0
-        : sorption.moistureFraction(
-            state.vapourPressurePa[ring] / fullPressure(state.temperatureK[ring]));
-  }
-
-  private void prepareVapour(SpoolState state, AirContact contact, double airTemperatureK) {
-    int rings = options.rings;
-    totalPressurePa = contact.totalPressurePa();
-    double pore =
-        packFactor
-            * VAPOUR_DIFFUSIVITY_298
-            * (STANDARD_PRESSURE_PA / totalPressurePa)
-            * Math.pow(voidFraction, 4.0 / 3)
-            * WATER_MOLAR_MASS
-            / GAS_CONSTANT;
-    for (int i = 0; i < rings; i++) {
-      double temperature = state.temperatureK[i];
-      saturation[i] = fullPressure(temperature);
-      gasCapacity[i] = voidFraction * WATER_MOLAR_MASS / (GAS_CONSTANT * temperature);
-      double faceTemperature =
-          i < rings - 1 ? 0.5 * (temperature + state.temperatureK[i + 1]) : temperature;
-      faceVapour[i] =
-          pore
-              * power175(faceTemperature / 298)
-              / faceTemperature
-              * (i < rings - 1 ? faceFactor[i] : outerFaceFactor);
-    }
-    double film =
-        contact.effectiveVapourTransfer(outerArea)
-            * outerArea
-            * WATER_MOLAR_MASS
-            / (GAS_CONSTANT * 0.5 * (state.temperatureK[rings - 1] + airTemperatureK));
-    outerConductance = film > 0 ? 1 / (1 / faceVapour[rings - 1] + 1 / film) : 0;
-  }
-
-  /** Vapour pressure over the polymer when it holds what it does in saturated air of 23 °C. */
-  private double fullPressure(double temperatureK) {
-    return SaturationPressure.atKelvin(temperatureK) * sorption.humidityFactor(temperatureK);
-  }
-
-  /** {@code x^1.75} by square roots. */
-  private static double power175(double x) {
-    return x * x / Math.sqrt(Math.sqrt(x));
-  }
-
-  /** Newton's method for the vapour pressures at the end of the stage. */
-  private boolean solveVapour(SpoolState state, double[] storedBase, double span) {
-    int rings = options.rings;
-    double[] pressure = state.vapourPressurePa;
-    double[] change = upperRatio;
-    for (int iteration = 0; iteration < MAX_NEWTON; iteration++) {
-      double fromInner = 0;
-      double innerConductance = 0;
-      for (int i = 0; i < rings; i++) {
-        boolean outermost = i == rings - 1;
-        double beyond = outermost ? airVapourPressure : pressure[i + 1];
-        double k =
-            (outermost ? outerConductance : faceVapour[i]) * driftBetween(pressure[i], beyond);
-        double fromOuter = k * (beyond - pressure[i]);
-        conductance[i] = k;
-        double activity = pressure[i] / saturation[i];
-        double content = uptakeBase[i] + uptakeSlope[i] * sorption.moistureFraction(activity);
-        double slope = uptakeSlope[i] * sorption.slope(activity) / saturation[i];
-        double excess =
-            ringVolume * (polymerDensity * content + gasCapacity[i] * pressure[i] - storedBase[i])
-                - span * (fromOuter - fromInner);
-        lower[i] = -span * innerConductance;
-        diagonal[i] =
-            ringVolume * (polymerDensity * slope + gasCapacity[i]) + span * (k + innerConductance);
-        right[i] = -excess;
-        conductance[i] = span * k;
-        fromInner = fromOuter;
-        innerConductance = k;
-      }
-      solveTridiagonal(change);
-      boolean settled = true;
-      for (int i = 0; i < rings; i++) {
-        // A stage's base can hold less than no water; then no vapour is as near as it gets.
-        double held = Math.max(0, pressure[i] + change[i]);
-        settled &= Math.abs(held - pressure[i]) < 1e-6 * saturation[i] + 1e-3;
-        pressure[i] = held;
-      }
-      if (settled) {
-        return true;
-      }
-    }
-    return false;
-  }
-
-  private double driftBetween(double a, double b) {
-    return options.stefan ? drift(0.5 * (a + b), totalPressurePa) : 1;
-  }
-
-  /**
-   * Stefan's factor: how much more vapour passes than by diffusion alone, or leaves with an
-   * exchange of air, because what evaporates drives the air before it.
-   *
-   * @param vapourPa pressure of the vapour
-   * @param totalPa of air and vapour; the vapour counts as 0.9 of it at most
-   */
-  public static double drift(double vapourPa, double totalPa) {
-    return totalPa / (totalPa - Math.min(vapourPa, STEFAN_CAP * totalPa));
-  }
-
-  /** Moves modes and stored water to the end of the stage; storage by the fluxes alone. */
-  private void settle(SpoolState state, double[] modeBase, double[] storedBase, double span) {
-    int rings = options.rings;
-    int count = modes.count();
-    double[] weight = modes.weights();
-    double[] pressure = state.vapourPressurePa;
-    double fromInner = 0;
-    for (int i = 0; i < rings; i++) {
-      double surface = sorption.moistureFraction(pressure[i] / saturation[i]);
-      double uptake = 0;
-      int at = i * count;
-      for (int n = 0; n < count; n++) {
-        double damping = modeDamping[at + n];
-        double moved = (1 - damping) * (surface - modeBase[at + n]);
-        state.modeContent[at + n] = modeBase[at + n] + moved;
-        uptake += weight[n] * moved;
-      }
-      state.contentRatePerS[i] = uptake / span;
-      boolean outermost = i == rings - 1;
-      double beyond = outermost ? airVapourPressure : pressure[i + 1];
-      double k = (outermost ? outerConductance : faceVapour[i]) * driftBetween(pressure[i], beyond);
-      double fromOuter = k * (beyond - pressure[i]);
-      state.storedKgPerM3[i] = storedBase[i] + span * (fromOuter - fromInner) / ringVolume;
-      fromInner = fromOuter;
-    }
-    stageInflow = fromInner;
-  }
-
-  /**
-   * Thomas algorithm for the matrix with {@code lower}, {@code diagonal} and {@code -conductance}
-   * above; diagonally dominant, so no pivoting.
-   */
-  private void solveTridiagonal(double[] solution) {
-    int rings = options.rings;
-    // The last entry of conductance belongs to the air and is already in the right-hand side.
-    double pivot = diagonal[0];
-    solution[0] = right[0] / pivot;
-    for (int i = 1; i < rings; i++) {
-      double ratio = -conductance[i - 1] / pivot;
-      conductance[i - 1] = ratio;
-      pivot = diagonal[i] - lower[i] * ratio;
-      solution[i] = (right[i] - lower[i] * solution[i - 1]) / pivot;
-    }
-    for (int i = rings - 2; i >= 0; i--) {
-      solution[i] -= conductance[i] * solution[i + 1];
-    }
   }
 
   /** Refuses temperatures at which water would boil in the pores. */

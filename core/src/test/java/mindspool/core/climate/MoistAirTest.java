@@ -47,7 +47,7 @@ class MoistAirTest {
 
   /**
    * Psychrometric tables at 1013.25 hPa (ASHRAE, from memory): dew point, absolute humidity and
-   * mixing ratio as hygrometer handbooks print them.
+   * mixing ratio as hygrometer manuals print them.
    */
   @ParameterizedTest
   @CsvSource({

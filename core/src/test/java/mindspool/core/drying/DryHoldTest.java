@@ -37,8 +37,8 @@ class DryHoldTest {
   }
 
   /**
-   * Handbook moisture.md section 4 (a), from an independent program: outermost tenth of 1 kg, bone
-   * dry, open at 23 °C and 50 %, after one and three days.
+   * Field notes on moisture, section 4 (a), from an independent program: outermost tenth of 1 kg,
+   * bone dry, open at 23 °C and 50 %, after one and three days.
    */
   @ParameterizedTest
   @CsvSource({

@@ -39,7 +39,7 @@ class DryerCharacterisationTest {
     return DryerCharacterisation.of(ProbeLog.read(log), 60, 1);
   }
 
-  /** The worked example of the handbook's section on dryers. */
+  /** The worked example of the field notes' section on dryers. */
   @Test
   void agreesWithTheWorkedExample() {
     DryerCharacterisation found = characterised(log(90, DryerCharacterisationTest::run));
@@ -62,7 +62,9 @@ class DryerCharacterisationTest {
     assertThat(Math.floor(ceiling)).isEqualTo(55);
   }
 
-  /** 40 W more with the vent open, 30 L, from 23 to 60 °C: 108 changes an hour (handbook 3.1). */
+  /**
+   * 40 W more with the vent open, 30 L, from 23 to 60 °C: 108 changes an hour (field notes 3.1).
+   */
   @Test
   void airExchangeFollowsFromThePower() {
     assertThat(DryerCharacterisation.airChangesPerHour(140, 100, 60, 23, 30))

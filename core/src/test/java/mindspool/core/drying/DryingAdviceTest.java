@@ -111,7 +111,7 @@ class DryingAdviceTest {
     assertThat(DryerEnergy.kWh(dryer(90), ROOM, 80, 8, 1250, 0.002)).isGreaterThan(1.3 * usual);
     Dryer large = new Dryer(90, 0, 0, OptionalDouble.empty(), 96);
     assertThat(DryerEnergy.kWh(large, ROOM, 65, 8, 1250, 0.002)).isGreaterThan(3 * usual);
-    // Handbook dryers.json: an enclosed spool dryer draws 40 to 200 W.
+    // Field notes dryers.json: an enclosed spool dryer draws 40 to 200 W.
     assertThat(1000 * usual / 8).isBetween(40.0, 200.0);
     assertThat(DryerEnergy.kWh(dryer(90), ROOM, 20, 8, 1250, 0)).isCloseTo(0, within(1e-12));
   }

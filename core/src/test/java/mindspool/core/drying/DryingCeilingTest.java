@@ -43,7 +43,7 @@ class DryingCeilingTest {
         kind, kind.usualRatedMaxC(), kind.usual(), OptionalDouble.empty(), 12, Optional.empty());
   }
 
-  /** Worked examples of the handbook's section on ceilings. */
+  /** Worked examples of the field notes' section on ceilings. */
   @ParameterizedTest
   @CsvSource({
     "PLA, cardboard, 44, FILAMENT",
@@ -136,7 +136,9 @@ class DryingCeilingTest {
     }
   }
 
-  /** Water lowers the glass temperature of nylon and PVA: they begin 10 K lower (handbook 3.4). */
+  /**
+   * Water lowers the glass temperature of nylon and PVA: they begin 10 K lower (field notes 3.4).
+   */
   @Test
   void dampNylonStartsCoolerAndDryNylonDoesNot() {
     Dryer hotter = new Dryer(90, 0, 6, OptionalDouble.empty(), 12);
@@ -197,7 +199,7 @@ class DryingCeilingTest {
     assertThat(before.raisedBy()).anyMatch(way -> way.startsWith("Measure this dryer"));
   }
 
-  /** A closed dryer is the limit, not heat; gel takes the water instead (handbook 3.3). */
+  /** A closed dryer is the limit, not heat; gel takes the water instead (field notes 3.3). */
   @Test
   void desiccantHelpsAClosedDryer() {
     Dryer closed = closed(Optional.empty());

@@ -46,8 +46,8 @@ class DryingForecastTest {
   }
 
   /**
-   * Handbook moisture.md section 4 (g), from an independent program: hours from the balance of 23
-   * °C and 50 % until outer wraps and core are below a limit, reel no obstacle.
+   * Field notes on moisture, section 4 (g), from an independent program: hours from the balance of
+   * 23 °C and 50 % until outer wraps and core are below a limit, reel no obstacle.
    */
   @ParameterizedTest
   @CsvSource({
@@ -64,7 +64,7 @@ class DryingForecastTest {
         .isBetween(forecast.hours().outer().getAsDouble(), forecast.hours().core().getAsDouble());
   }
 
-  /** Handbook, same table: cases that never end, because the room's air is too damp. */
+  /** Field notes, same table: cases that never end, because the room's air is too damp. */
   @ParameterizedTest
   @CsvSource({"PLA, 50, 0.05", "PVA, 55, 0.50", "PA6, 45, 0.20", "PETG, 45, 0.05"})
   void neverSaysWhyAndWhatWouldHelp(String name, double setpoint, double target) {
@@ -90,7 +90,7 @@ class DryingForecastTest {
         .isEmpty();
   }
 
-  /** Handbook moisture.md: lowest temperature for a limit in this air. */
+  /** Field notes moisture.md: lowest temperature for a limit in this air. */
   @ParameterizedTest
   @CsvSource({"PA6, 0.20, 73, 92", "PETG, 0.05, 51, 67", "PLA, 0.05, 60, 77", "PVA, 0.5, 60, 77"})
   void lowestTemperatureForALimit(String name, double limit, double mild, double humid) {

@@ -74,7 +74,8 @@ class DryingProofTest {
   }
 
   /**
-   * Handbook storage-handling-diagnosis.md section 4, scale step needed per kg; within a factor 2.
+   * Field notes storage-handling-diagnosis.md section 4, scale step needed per kg; within a factor
+   * 2.
    */
   @ParameterizedTest
   @CsvSource({

@@ -68,8 +68,8 @@ class LoadForecastTest {
   }
 
   /**
-   * Handbook storage-handling-diagnosis.md 3.3: 1 kg of PA6 with 27 g of water at 80 °C in 12 L is
-   * left with 1.95, 1.28, 0.89, 0.68 % after 12 h at 0.5, 2, 6, 30 air changes an hour; its own
+   * Field notes storage-handling-diagnosis.md 3.3: 1 kg of PA6 with 27 g of water at 80 °C in 12 L
+   * is left with 1.95, 1.28, 0.89, 0.68 % after 12 h at 0.5, 2, 6, 30 air changes an hour; its own
    * model, held to 15 %. Humidity inside peaks at 38, 25, 15, 6 %, held to 5 points; there the air
    * is hot from the start, here it still warms in the first half hour.
    */

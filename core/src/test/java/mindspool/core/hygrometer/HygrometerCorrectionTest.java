@@ -33,7 +33,7 @@ class HygrometerCorrectionTest {
     }
   }
 
-  /** The handbook's worked example: 20 % becomes 16.9 ± 2.5, over one salt alone 16.5 ± 5.6. */
+  /** The field notes' worked example: 20 % becomes 16.9 ± 2.5, over one salt alone 16.5 ± 5.6. */
   @Test
   void twoPointsAndOne() {
     HygrometerCorrection two = HygrometerCorrection.through(List.of(HIGH, LOW));

@@ -40,7 +40,7 @@ class ReelWaterTest {
     return grams[0] - grams[1];
   }
 
-  /** Handbook, storage: 160 g of board give 9.6 g from 50 to 10 % humidity (paper isotherms). */
+  /** Field notes, storage: 160 g of board give 9.6 g from 50 to 10 % humidity (paper isotherms). */
   @Test
   void cardboardGivesMoreThanTheFilamentOnIt() {
     SpoolHistory dried = history(50, new MoistAir(23, 10), AirContact.STILL);

@@ -21,7 +21,7 @@ import org.junit.jupiter.api.Test;
 
 /**
  * A spool whose polymer differs from the table's (diffusivity 0.55, uptake 1.18 of it) is weighed;
- * cases and what must come out of them: handbook moisture.md section 6.
+ * cases and what must come out of them: Field notes on moisture, section 6.
  */
 class WeighingFitTest {
 

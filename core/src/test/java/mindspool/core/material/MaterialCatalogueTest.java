@@ -4,6 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.io.IOException;
+import java.io.StringReader;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.Map;
 import mindspool.core.InvalidValueException;
 import org.junit.jupiter.api.Test;
@@ -22,7 +27,9 @@ class MaterialCatalogueTest {
             "PLA", "PETG", "ABS", "ASA", "PA6", "PA12", "PA-CF", "PC", "TPU95A", "PVA", "HIPS",
             "PP");
     for (Material material : MATERIALS.all()) {
-      assertThat(material.parameters()).hasSize(Parameter.values().length);
+      assertThat(material.parameters().keySet())
+          .containsAll(Arrays.stream(Parameter.values()).filter(Parameter::isOfAll).toList());
+      assertThat(material.traits()).hasSize(Trait.values().length);
       material
           .parameters()
           .forEach(
@@ -61,5 +68,69 @@ class MaterialCatalogueTest {
         .isInstanceOf(InvalidValueException.class)
         .hasMessageContaining("PETG")
         .hasMessageContaining("\"wood\"");
+  }
+
+  /** A filled blend is a line that names its nearest relative, and a line for what differs. */
+  @Test
+  void aMaterialIsAddedByALineAndWhatDiffers() throws IOException {
+    String lines =
+        Files.readString(Path.of("src/main/resources/mindspool/core/material/materials.csv"))
+            + """
+            PETG-CF,PETG with carbon fibre,like,PETG,D,short fibres take up no water
+            PETG-CF,PETG with carbon fibre,abrasiveShare,1,C,common practice
+            """;
+    Material blend = MaterialCatalogue.read(new StringReader(lines)).named("petg-cf");
+    assertThat(blend.isAbrasive()).isTrue();
+    assertThat(blend.printLimitPercent()).isEqualTo(MATERIALS.named("PETG").printLimitPercent());
+    Sourced taken = blend.parameters().get(Parameter.DIFFUSIVITY);
+    assertThat(taken.grade()).isEqualTo(Sourced.Grade.D);
+    assertThat(taken.source()).isEqualTo("as PETG: short fibres take up no water");
+    assertThatThrownBy(
+            () ->
+                MaterialCatalogue.read(
+                    new StringReader(
+                        "material,title,parameter,value,grade,source\nX,X,like,PLA,D,\n")))
+        .hasMessageContaining("a material in a line above");
+  }
+
+  /** Common practice: which fibre wears nozzles, which polymer snaps, which water softens. */
+  @Test
+  void propertiesFollowFromFigures() {
+    assertThat(MATERIALS.all().stream().filter(Material::isAbrasive).map(Material::name))
+        .containsExactly("PA-CF");
+    assertThat(MATERIALS.all().stream().filter(Material::isBrittle).map(Material::name))
+        .containsExactlyInAnyOrder("PLA", "PA-CF");
+    assertThat(MATERIALS.all().stream().filter(Material::isSoftenedByWater).map(Material::name))
+        .contains("PA6", "PVA")
+        .doesNotContain("ABS", "PP");
+    assertThat(MATERIALS.named("PLA").creepsNearDrying()).isTrue();
+    assertThat(MATERIALS.named("PC").creepsNearDrying()).isFalse();
+  }
+
+  /** Whatever has a range holds its usual value within it; what crystallises melts above that. */
+  @Test
+  void printFiguresAreInOrder() {
+    for (Material material : MATERIALS.all()) {
+      String name = material.name();
+      assertThat(material.value(Parameter.NOZZLE))
+          .as(name)
+          .isBetween(material.value(Parameter.NOZZLE_MIN), material.value(Parameter.NOZZLE_MAX));
+      assertThat(material.value(Parameter.BED))
+          .as(name)
+          .isBetween(material.value(Parameter.BED_MIN), material.value(Parameter.BED_MAX));
+      assertThat(material.value(Parameter.CHAMBER))
+          .as(name)
+          .isBetween(material.value(Parameter.CHAMBER_MIN), material.value(Parameter.CHAMBER_MAX));
+      assertThat(material.value(Parameter.FAN_MIN))
+          .as(name)
+          .isLessThanOrEqualTo(material.value(Parameter.FAN_MAX));
+      material
+          .known(Parameter.CRYSTALLISATION)
+          .ifPresent(
+              crystallises ->
+                  assertThat(material.known(Parameter.MELTING).getAsDouble())
+                      .as(name)
+                      .isGreaterThan(crystallises));
+    }
   }
 }

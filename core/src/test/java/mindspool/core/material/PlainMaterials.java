@@ -3,8 +3,8 @@ package mindspool.core.material;
 import java.util.Map;
 
 /**
- * The catalogue's materials with the handbook's physics alone, in which its tables and check cases
- * are computed: no heat of sorption, diffusivity however wet, no pack factor.
+ * The catalogue's materials with the field notes' physics alone, in which its tables and check
+ * cases are computed: no heat of sorption, diffusivity however wet, no pack factor.
  */
 public final class PlainMaterials {
 

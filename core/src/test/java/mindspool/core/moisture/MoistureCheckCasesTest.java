@@ -23,7 +23,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * The handbook's check cases for moisture, each within the tolerance it states. Their expected
+ * The field notes' check cases for moisture, each within the tolerance it states. Their expected
  * values come from a far finer discretisation (80 rings of 50 shells, relative tolerance 1e-6)
  * written independently of this code.
  */

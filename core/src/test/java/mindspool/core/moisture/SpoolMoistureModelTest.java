@@ -183,7 +183,7 @@ class SpoolMoistureModelTest {
     SpoolState state = model.uniform(kilogram(nylon), 2.6406, 23);
     ClimateSeries hot = ClimateSeries.constant(new MoistAir(80, 2.964));
     model.advance(state, hot, AirContact.FORCED, 0, 3600, null);
-    // Handbook, moisture.md section 7 point 6: 2.641 to 2.671 in the first hour.
+    // Field notes on moisture, section 7: 2.641 to 2.671 in the first hour.
     assertThat(state.profile().corePercent()).isCloseTo(2.671, within(0.006));
   }
 
@@ -205,7 +205,7 @@ class SpoolMoistureModelTest {
       model.advance(state, hot, contacts[i], 0, 8 * 3600, null);
       means[i] = state.profile().meanPercent();
     }
-    // Handbook, moisture.md section 5: after 8 h 1.35 % at 1 L/min, 1.11 % at 10 L/min, 1.08 %
+    // Field notes on moisture, section 5: after 8 h 1.35 % at 1 L/min, 1.11 % at 10 L/min, 1.08 %
     // free.
     assertThat(means[0]).isCloseTo(1.35, within(0.02));
     assertThat(means[1]).isCloseTo(1.11, within(0.02));

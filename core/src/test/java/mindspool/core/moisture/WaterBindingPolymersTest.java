@@ -67,7 +67,9 @@ class WaterBindingPolymersTest {
     assertThat(dried(plain, 80, 0.2).hours().core().orElseThrow()).isGreaterThan(24);
   }
 
-  /** Handbook moisture.md section 1: 4 kJ/mol lower the floor of a heated dryer by 12 to 23 %. */
+  /**
+   * Field notes on moisture, section 1: 4 kJ/mol lower the floor of a heated dryer by 12 to 23 %.
+   */
   @ParameterizedTest
   @CsvSource({"PA6, 80", "PA12, 80", "PVA, 55"})
   void boundWaterLowersTheFloorOfAHeatedDryer(String name, double setpointC) {

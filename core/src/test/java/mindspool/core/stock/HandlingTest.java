@@ -12,7 +12,7 @@ import mindspool.core.stock.ReceivingCheck.Bend;
 import mindspool.core.stock.SpoolChoice.Candidate;
 import org.junit.jupiter.api.Test;
 
-/** Handling: common practice, with the acceptance cases of the handbook. */
+/** Handling: common practice, with the acceptance cases of the field notes. */
 class HandlingTest {
 
   @Test

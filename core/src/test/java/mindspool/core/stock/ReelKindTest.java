@@ -8,9 +8,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 
-/**
- * Empty reels and what they stand; handbook data/reel_masses.csv and spool_bodies.csv (grade C).
- */
+/** Empty reels and what they stand; field notes, reel_masses.csv and spool_bodies.csv (grade C). */
 class ReelKindTest {
 
   @ParameterizedTest
@@ -27,7 +25,7 @@ class ReelKindTest {
     assertThat(ReelKind.ofId(id).emptyMassG(nominal)).isEqualTo(new Band(low, typical, high));
   }
 
-  /** Sizes that are scaled from others still lie within the handbook's range. */
+  /** Sizes that are scaled from others still lie within the field notes' range. */
   @ParameterizedTest
   @CsvSource({"750, 140, 260", "250, 50, 130", "3000, 320, 750", "5000, 600, 1300"})
   void otherSizesLieWithinTheKnownRange(double nominal, double low, double high) {

@@ -14,7 +14,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class StockTest {
 
-  /** Trade tables, handbook data/densities.csv: metres per kilogram. */
+  /** Trade tables, field notes, densities.csv: metres per kilogram. */
   @ParameterizedTest
   @CsvSource({
     "PLA, 1.75, 335.3",

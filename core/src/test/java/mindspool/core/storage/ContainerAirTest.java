@@ -82,7 +82,7 @@ class ContainerAirTest {
         + stores.stream().mapToDouble(WaterStore::waterG).sum();
   }
 
-  /** A gel box keeps its humidity over a temperature swing; an empty one does not (handbook). */
+  /** A gel box keeps its humidity over a temperature swing; an empty one does not (field notes). */
   @Test
   void gelHoldsHumidityOverASwing() {
     Container tight = new Container(20, Band.exactly(0), null, 0, 0);
@@ -97,7 +97,7 @@ class ContainerAirTest {
   }
 
   /**
-   * 160 g of board from 50 to 10 %: 9.6 g (handbook). 1 kg of PLA gives off 2.4 g by its buffer
+   * 160 g of board from 50 to 10 %: 9.6 g (field notes). 1 kg of PLA gives off 2.4 g by its buffer
    * table, 1.8 g by its moisture model, which goes first; either way the board is the larger store.
    */
   @Test

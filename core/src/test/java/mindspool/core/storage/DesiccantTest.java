@@ -20,7 +20,7 @@ class DesiccantTest {
     assertThat(37 * Desiccant.CLAY.fraction(0.4, 25)).isGreaterThan(6);
   }
 
-  /** Content left in hot room air of 23 °C, 50 %: the handbook's figures for regeneration. */
+  /** Content left in hot room air of 23 °C, 50 %: the field notes' figures for regeneration. */
   @ParameterizedTest
   @CsvSource({
     "SILICA_GEL, 50, 0.055",

@@ -39,7 +39,7 @@ class StorageForecastTest {
   }
 
   /**
-   * Tight, usual and leaky of the handbook's uncertainty table: 791, 277, 62 d and 120, 42, 13 d.
+   * Tight, usual and leaky of the field notes' uncertainty table: 791, 277, 62 d and 120, 42, 13 d.
    */
   @ParameterizedTest
   @CsvSource({"GASKET_BOX, 791, 277, 62", "TAPED_BOX, 120, 42, 13"})
@@ -50,7 +50,7 @@ class StorageForecastTest {
     assertThat(forecast.leakyDays().getAsDouble()).isCloseTo(leaky, within(0.06 * leaky + 0.5));
   }
 
-  /** Room at 35, 50, 65, 80 %: 315, 185, 132, 103 d for a box opened weekly, by the handbook. */
+  /** Room at 35, 50, 65, 80 %: 315, 185, 132, 103 d for a box opened weekly, by the field notes. */
   @ParameterizedTest
   @CsvSource({"35, 315", "50, 185", "65, 132", "80, 103"})
   void dampRoomsSpendItSooner(double roomPercent, double days) {
@@ -133,7 +133,7 @@ class StorageForecastTest {
   }
 
   /**
-   * Polyolefin film passes about eight times less at 23 °C, 50 % than at 38 °C, 90 % (handbook).
+   * Polyolefin film passes about eight times less at 23 °C, 50 % than at 38 °C, 90 % (field notes).
    */
   @Test
   void filmsPassLessWhenCoolAndThick() {

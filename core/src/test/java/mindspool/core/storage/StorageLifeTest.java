@@ -15,10 +15,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-/** Against the handbook's container table and hand calculation, and a closed form written anew. */
+/**
+ * Against the field notes' container table and hand calculation, and a closed form written anew.
+ */
 class StorageLifeTest {
 
-  /** The handbook's buffer table: PLA holds 0.3 % at 50 % humidity, straight; lag 40 h. */
+  /** The field notes' buffer table: PLA holds 0.3 % at 50 % humidity, straight; lag 40 h. */
   private static final Isotherm PLA = Isotherm.of(new Sorption(0.006, 0.006, 1));
 
   private static WaterStore pla(double humidity) {
@@ -41,7 +43,9 @@ class StorageLifeTest {
         container, 23, 0.5, container.conductanceGPerDay(23, openings).typical(), limit);
   }
 
-  /** Conductances of the handbook's container table, g per day and unit of humidity difference. */
+  /**
+   * Conductances of the field notes' container table, g per day and unit of humidity difference.
+   */
   @ParameterizedTest
   @CsvSource({
     "LIDDED_BOX, 20, 0, 4.10",
@@ -60,7 +64,7 @@ class StorageLifeTest {
         .isCloseTo(expected, within(0.01 * expected + 0.0006));
   }
 
-  /** Days to 20 and 40 % with 100 g of silica gel and 1 kg of PLA from 10 %: handbook table. */
+  /** Days to 20 and 40 % with 100 g of silica gel and 1 kg of PLA from 10 %: field notes table. */
   @ParameterizedTest
   @CsvSource({
     "LIDDED_BOX, 20, 0, 6, 23",
@@ -81,7 +85,7 @@ class StorageLifeTest {
     assertThat(found40).isCloseTo(to40, within(0.02 * to40 + 1));
   }
 
-  /** The handbook's own ordinary differential equations, with a reel's lag of 40 h. */
+  /** The field notes' own ordinary differential equations, with a reel's lag of 40 h. */
   @ParameterizedTest
   @CsvSource({"GASKET_BOX, 13.8", "TAPED_BOX, 0.9"})
   void daysWithAReelAlone(ContainerKind kind, double expected) {
@@ -122,7 +126,7 @@ class StorageLifeTest {
     return Desiccant.SILICA_GEL.fraction(humidity, 23);
   }
 
-  /** Grams for half a year below 20 %: handbook table; leaky boxes cannot be helped by gel. */
+  /** Grams for half a year below 20 %: field notes table; leaky boxes cannot be helped by gel. */
   @Test
   void grams() {
     assertThat(
@@ -146,7 +150,7 @@ class StorageLifeTest {
         .isEmpty();
   }
 
-  /** Closing a reel from the room with 100 g of fresh gel: handbook figures for a wet load. */
+  /** Closing a reel from the room with 100 g of fresh gel: field notes figures for a wet load. */
   @Test
   void aCardboardReelSpoilsFreshGel() {
     StorageLife life = life(ContainerKind.GASKET_BOX, 20, 0, 0.4);
@@ -192,7 +196,7 @@ class StorageLifeTest {
 
   /**
    * A filament alone in still air is late by R²/(8 D) on average (Crank, The Mathematics of
-   * Diffusion, ch. 5, first moment of the cylinder); a winding is later than that. The handbook's
+   * Diffusion, ch. 5, first moment of the cylinder); a winding is later than that. The field notes'
    * buffer table (grade C) has 40 h for PLA, 260 h for nylon; its moisture model, which goes first,
    * makes them faster.
    */

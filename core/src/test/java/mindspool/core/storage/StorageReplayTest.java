@@ -54,7 +54,7 @@ class StorageReplayTest {
     return result.air().get(id).at(day * DAY_S).relativeHumidityPercent();
   }
 
-  /** The handbook's box: 100 g of gel hold a gasket box below 20 % for 277 days. */
+  /** The field notes' box: 100 g of gel hold a gasket box below 20 % for 277 days. */
   @Test
   void reachesTheLimitOnTheDayOfTheContainerTable() {
     Result result =

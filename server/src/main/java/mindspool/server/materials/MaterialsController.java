@@ -11,6 +11,7 @@ import mindspool.core.material.Material;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.material.Parameter;
 import mindspool.core.material.Sourced;
+import mindspool.core.material.Trait;
 import mindspool.core.stock.Band;
 import mindspool.core.stock.ReelKind;
 import mindspool.core.stock.ReelSize;
@@ -32,23 +33,49 @@ class MaterialsController {
   }
 
   /** A figure with its unit and where it comes from. */
-  record Figure(double value, String unit, String source, String grade) {}
+  record Figure(
+      double value, String title, Parameter.Use use, String unit, String source, String grade) {}
+
+  /** What is said of a material in a word, and where it comes from. */
+  record WordView(String title, String word, String source, String grade) {
+
+    static WordView of(Trait trait, Trait.Word said) {
+      return new WordView(trait.title(), said.word(), said.source(), said.grade().name());
+    }
+  }
 
   /** A material with all its figures by name, and its moisture in balance with air. */
   record MaterialView(
-      String name, String title, Map<String, Figure> parameters, List<Balance> equilibrium) {
+      String name,
+      String title,
+      Map<String, Figure> parameters,
+      List<WordView> words,
+      List<Balance> equilibrium) {
 
     static MaterialView of(Material material) {
       Map<String, Figure> figures = new LinkedHashMap<>();
       for (Parameter parameter : Parameter.values()) {
         Sourced figure = material.parameters().get(parameter);
-        figures.put(
-            parameter.key(),
-            new Figure(figure.value(), parameter.unit(), figure.source(), figure.grade().name()));
+        if (figure != null) {
+          figures.put(
+              parameter.key(),
+              new Figure(
+                  figure.value(),
+                  parameter.title(),
+                  parameter.use(),
+                  parameter.unit(),
+                  figure.source(),
+                  figure.grade().name()));
+        }
       }
+      List<WordView> words =
+          Arrays.stream(Trait.values())
+              .filter(material.traits()::containsKey)
+              .map(trait -> WordView.of(trait, material.traits().get(trait)))
+              .toList();
       List<Balance> equilibrium =
           IntStream.rangeClosed(0, 20).mapToObj(i -> Balance.of(material, 5 * i)).toList();
-      return new MaterialView(material.name(), material.title(), figures, equilibrium);
+      return new MaterialView(material.name(), material.title(), figures, words, equilibrium);
     }
   }
 

@@ -15,11 +15,11 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /**
- * The handbook's scenario tables (moisture.md section 4): moisture of mean / outermost tenth /
+ * The field notes' scenario tables (on moisture, section 4): moisture of mean / outermost tenth /
  * innermost tenth in %, computed by an independent program with its own grid, printed to three
  * decimals. Allowed difference: one unit of the last decimal and 0.6 % of the swing.
  */
-class HandbookScenarioTablesTest {
+class ScenarioTablesTest {
 
   /** Bone dry, laid open at 23 °C and 50 %; columns 1, 3, 7, 14, 30, 90 days. */
   private static final String OPEN_MILD =
