@@ -125,6 +125,35 @@ class ActApiTest extends ServerTest {
     assertThat(api.get("/api/acts/" + stopped.act()).body().get("undoneS").isNull()).isTrue();
   }
 
+  /** Its receipt cannot be undone under a running dryer, or under a job that names it. */
+  @Test
+  void aSpoolThatIsNeededStaysInStock() {
+    String code = spool();
+    long receipt = api.get("/api/spools/" + code).body().at("/facts/0/actId").asLong();
+    Answer started =
+        done(
+            "/api/cycles",
+            "{\"dryerId\": %d, \"codes\": [\"%s\"], \"setpointC\": 50, \"hours\": 8}"
+                .formatted(dryer, code));
+    Answer refused = api.undo(receipt);
+    assertThat(refused.status()).isEqualTo(422);
+    assertThat(refused.detail()).contains("in the cycle of DRYER");
+    assertThat(stage(started.body().get("id").asLong())).isEqualTo("RUNNING");
+    api.undo(started.act());
+    Instant at = Instant.now().plus(2, ChronoUnit.DAYS);
+    Answer job =
+        done(
+            "/api/jobs",
+            "{\"name\": \"lamp\", \"code\": \"%s\", \"grams\": 100, \"hours\": 3, \"startAt\": \"%s\"}"
+                .formatted(code, at));
+    assertThat(api.undo(receipt).detail()).contains("named by the job lamp");
+    api.undo(job.act());
+    assertThat(api.undo(receipt).status()).isEqualTo(200);
+    assertThat(api.get("/api/spools/" + code).status()).isEqualTo(404);
+    api.redo(receipt);
+    assertThat(placeOf(code)).isEqualTo(shelf);
+  }
+
   @Test
   void anEditIsUndoneFieldByFieldAndInOrder() {
     String job =

@@ -29,6 +29,7 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
@@ -49,6 +50,7 @@ import tools.jackson.databind.JsonNode;
     properties = {"mindspool.mqtt.port=0", "mindspool.data-dir=target/demo-data"})
 @ActiveProfiles("demo")
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
+@Tag("long")
 class BrowserTest {
 
   private static final Logger LOG = LoggerFactory.getLogger(BrowserTest.class);
@@ -444,8 +446,8 @@ class BrowserTest {
         .containsText("jobs find their filament dry", new ContainsTextOptions().setTimeout(40_000));
     assertThat(page.getByTestId("jobs")).containsText("nine times in ten");
     // Why the urgent one is not served hangs on the hour at which the demonstration began.
-    assertThat(page.getByTestId("jobs")).containsText(Pattern.compile("[Dd]rying takes"));
-    assertThat(page.getByTestId("jobs")).containsText("later");
+    assertThat(page.getByTestId("jobs"))
+        .containsText(Pattern.compile("[Dd]rying takes|it would be after .* too late"));
     page.navigate("/today");
     // The one of the cycle that runs; what is only planned is to be bagged "within minutes".
     String running = "Take .* out of Bench dryer and bag them$";

@@ -24,6 +24,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -43,6 +44,7 @@ import org.springframework.test.context.ActiveProfiles;
       "spring.datasource.url=jdbc:h2:mem:contract;DB_CLOSE_DELAY=-1"
     })
 @ActiveProfiles("demo")
+@Tag("long")
 class ContractExamplesTest {
 
   private static final ObjectMapper JSON = new ObjectMapper();

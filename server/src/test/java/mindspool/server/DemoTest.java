@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.HashSet;
 import java.util.Set;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -17,6 +18,7 @@ import tools.jackson.databind.JsonNode;
     webEnvironment = WebEnvironment.RANDOM_PORT,
     properties = {"mindspool.mqtt.port=0", "mindspool.data-dir=target/demo-data"})
 @ActiveProfiles("demo")
+@Tag("long")
 class DemoTest {
 
   private static final int DAYS = 60;

@@ -24,10 +24,12 @@ import mindspool.simulators.hardship.Ledger;
 import mindspool.simulators.hardship.ProgramProcess;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** The program in a process of its own: killed, stopped, its disk filled, its data damaged. */
+@Tag("long")
 class HardshipTest {
 
   private static final int WORKERS = 4;

@@ -1,8 +1,10 @@
 package mindspool.server;
 
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.springframework.modulith.core.ApplicationModules;
 
+@Tag("long")
 class ModulesTest {
 
   /** Stations speak through each other's public types only, and never in circles. */

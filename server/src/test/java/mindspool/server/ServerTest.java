@@ -13,6 +13,7 @@ import java.util.Locale;
 import java.util.function.BooleanSupplier;
 import mindspool.server.Api.Answer;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.context.SpringBootTest.WebEnvironment;
@@ -22,6 +23,7 @@ import tools.jackson.databind.JsonNode;
 
 /** The whole application on a free port, with a database file of its own. */
 @SpringBootTest(webEnvironment = WebEnvironment.RANDOM_PORT)
+@Tag("long")
 abstract class ServerTest {
 
   @Value("${local.server.port}")

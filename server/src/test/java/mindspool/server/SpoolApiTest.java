@@ -69,7 +69,8 @@ class SpoolApiTest extends ServerTest {
                 .formatted(daysAgo(20), daysAgo(7)));
     assertThat(code).matches("[3479ACEFHJKMNPRTWXY]{4}");
     JsonNode page = page(code);
-    // Field notes section 4 (a): bone dry PETG after 7 days open at 23/50: 0.232 outside, 0.226 core;
+    // Field notes section 4 (a): bone dry PETG after 7 days open at 23/50: 0.232 outside, 0.226
+    // core;
     // this one started with 0.036 % and is therefore a little ahead.
     assertThat(now(page, "outer")).isCloseTo(0.233, within(0.004));
     assertThat(now(page, "core")).isCloseTo(0.229, within(0.004));
@@ -273,7 +274,8 @@ class SpoolApiTest extends ServerTest {
     JsonNode whole = api.get("/api/spools/" + code + "?grams=1000").body();
     assertThat(small.at("/spool/printable/state").asString()).isEqualTo("UNTIL");
     double days = (small.at("/spool/printable/atS").asLong() - NOW.getEpochSecond()) / 86_400.0;
-    // Field notes: 3.6 days for the outermost 100 g from bone dry at 23/50; half a day of it is gone.
+    // Field notes: 3.6 days for the outermost 100 g from bone dry at 23/50; half a day of it is
+    // gone.
     assertThat(days).isBetween(2.0, 3.4);
     assertThat(whole.at("/spool/printable/atS").asLong())
         .isLessThanOrEqualTo(small.at("/spool/printable/atS").asLong() + 90_000);
@@ -287,7 +289,8 @@ class SpoolApiTest extends ServerTest {
         api.post(
             "/api/spools/%s/drying-forecast".formatted(code),
             "{\"dryer\": {\"ratedMaxC\": 80}, \"roomPlaceId\": %d}".formatted(shelf));
-    // Field notes section 4 (g): PETG from the balance of 23/50 at 65 °C, 7.5 h outside, 9.5 h core.
+    // Field notes section 4 (g): PETG from the balance of 23/50 at 65 °C, 7.5 h outside, 9.5 h
+    // core.
     assertThat(answer.body().at("/forecast/hoursToLimit/outer").asDouble())
         .isCloseTo(7.5, within(0.3));
     assertThat(answer.body().at("/forecast/hoursToLimit/core").asDouble())

@@ -36,6 +36,7 @@ import mindspool.core.moisture.SpoolState;
 import mindspool.core.moisture.StartMoisture;
 import mindspool.core.stock.ReelKind;
 import mindspool.core.stock.Winding;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /**
@@ -43,6 +44,7 @@ import org.junit.jupiter.api.Test;
  * not what the program believes and obey other physics: invented, seeded. The spool is weighed when
  * it goes in and whenever the program proposes it.
  */
+@Tag("long")
 class AdvisedCycleTest {
 
   private static final Logger LOG = Logger.getLogger(AdvisedCycleTest.class.getName());

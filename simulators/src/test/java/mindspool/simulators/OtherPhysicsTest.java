@@ -19,6 +19,7 @@ import mindspool.core.moisture.ProfileBand;
 import mindspool.core.moisture.SpoolMoistureModel.Options;
 import mindspool.core.moisture.SpoolReplay;
 import mindspool.core.stock.ReelKind;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -26,6 +27,7 @@ import org.junit.jupiter.params.provider.ValueSource;
  * The program's estimates against spools that obey other physics than its model: its 80 % bands
  * must hold what is true about four times in five, weighed or not.
  */
+@Tag("long")
 class OtherPhysicsTest {
 
   private static final List<String> MATERIALS =

@@ -10,9 +10,11 @@ import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.stock.Winding;
 import org.hipparchus.ode.ODEState;
 import org.hipparchus.ode.nonstiff.DormandPrince54Integrator;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
+@Tag("long")
 class DiscretisedSpoolTest {
 
   /**

@@ -24,10 +24,12 @@ import mindspool.core.drying.DryerLoad;
 import mindspool.core.drying.LoadForecast;
 import mindspool.core.drying.PrintReady;
 import mindspool.core.plan.DryingPlan.Placement;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
+@Tag("long")
 class DryingPlannerTest {
 
   private static DryingPlan best(PlanProblem problem, int seconds) {

@@ -15,11 +15,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Each rule alone: which it complains of, and which not. */
+@Tag("long")
 class PlanRulesTest {
 
   private static final SolutionManager<PlanDraft, HardMediumSoftLongScore> RULES =

@@ -1,2 +1,5 @@
 /** The public computation API: what core computes, asked without stored data. */
+@ApplicationModule(allowedDependencies = {"http"})
 package mindspool.server.calc;
+
+import org.springframework.modulith.ApplicationModule;

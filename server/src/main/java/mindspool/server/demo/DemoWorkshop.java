@@ -16,11 +16,11 @@ import mindspool.server.climate.PlaceKind;
 import mindspool.server.devices.DemoDevices;
 import mindspool.server.dry.DemoDryers;
 import mindspool.server.plan.DemoPlan;
-import mindspool.server.shelf.Spools;
-import mindspool.server.shelf.Spools.DemoLot;
-import mindspool.server.shelf.Spools.DemoMove;
-import mindspool.server.shelf.Spools.DemoSpool;
-import mindspool.server.shelf.Spools.DemoWeighing;
+import mindspool.server.shelf.DemoStock;
+import mindspool.server.shelf.DemoStock.DemoLot;
+import mindspool.server.shelf.DemoStock.DemoMove;
+import mindspool.server.shelf.DemoStock.DemoSpool;
+import mindspool.server.shelf.DemoStock.DemoWeighing;
 import mindspool.simulators.WeirLane;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
@@ -43,7 +43,7 @@ class DemoWorkshop implements ApplicationRunner {
   private final DemoDevices devices;
   private final DemoDryers dryers;
   private final DemoPlan plan;
-  private final Spools spools;
+  private final DemoStock stock;
   private final Clock clock;
 
   private long window;
@@ -59,19 +59,19 @@ class DemoWorkshop implements ApplicationRunner {
       DemoDevices devices,
       DemoDryers dryers,
       DemoPlan plan,
-      Spools spools,
+      DemoStock stock,
       Clock clock) {
     this.plan = plan;
     this.dryers = dryers;
     this.room = room;
     this.devices = devices;
-    this.spools = spools;
+    this.stock = stock;
     this.clock = clock;
   }
 
   @Override
   public void run(ApplicationArguments arguments) {
-    if (!spools.isEmpty()) {
+    if (!stock.isEmpty()) {
       return;
     }
     Random random = new Random(SEED);
@@ -133,7 +133,7 @@ class DemoWorkshop implements ApplicationRunner {
         .add();
     String weighedNylon =
         open("PA6", "black", "#202326", window, 50).left(770).visited(dryer, 0.5, 0.09).add();
-    spools.weighAsTrulyIs(
+    stock.weighAsTrulyIs(
         weighedNylon,
         new DemoLot(0.6, 1.15),
         List.of(daysAgo(0.52), daysAgo(0.35), daysAgo(0.2), daysAgo(0.08)));
@@ -235,7 +235,7 @@ class DemoWorkshop implements ApplicationRunner {
 
     String add() {
       boolean cardboard = colour.length() % 3 == 0 && nominalG > 500;
-      return spools.addDemo(
+      return stock.add(
           new DemoSpool(
               material,
               colour,

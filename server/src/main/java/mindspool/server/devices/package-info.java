@@ -2,4 +2,7 @@
  * Devices: the broker they publish to, how their messages are read, their readings, and the checks
  * of hygrometers.
  */
+@ApplicationModule(allowedDependencies = {"acts", "alerts", "climate", "http", "keep", "today"})
 package mindspool.server.devices;
+
+import org.springframework.modulith.ApplicationModule;

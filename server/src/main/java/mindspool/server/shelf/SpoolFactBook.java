@@ -4,9 +4,11 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.server.acts.FactBook;
 import mindspool.server.climate.Climates;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 
@@ -17,6 +19,7 @@ class SpoolFactBook extends FactBook<SpoolFact> {
   private final SpoolRecords records;
   private final Occupancy occupancy;
   private final Climates climates;
+  private final ObjectProvider<SpoolInUse> uses;
   private final ApplicationEventPublisher events;
   private final Clock clock;
 
@@ -25,12 +28,14 @@ class SpoolFactBook extends FactBook<SpoolFact> {
       SpoolRecords records,
       Occupancy occupancy,
       Climates climates,
+      ObjectProvider<SpoolInUse> uses,
       ApplicationEventPublisher events,
       Clock clock) {
     super(store);
     this.records = records;
     this.occupancy = occupancy;
     this.climates = climates;
+    this.uses = uses;
     this.events = events;
     this.clock = clock;
   }
@@ -68,6 +73,11 @@ class SpoolFactBook extends FactBook<SpoolFact> {
 
   @Override
   protected Runnable change(List<SpoolFact> facts, boolean undo) {
+    if (undo) {
+      facts.stream()
+          .filter(fact -> fact.kind == SpoolFact.Kind.RECEIVED)
+          .forEach(fact -> refuseInUse(records.codeOf(fact.spoolId)));
+    }
     Map<Long, Long> since =
         facts.stream().collect(Collectors.toMap(fact -> fact.spoolId, fact -> fact.atS, Math::min));
     return () ->
@@ -76,6 +86,21 @@ class SpoolFactBook extends FactBook<SpoolFact> {
               refuseOverfull(spoolId, fromS);
               events.publishEvent(new SpoolChanged(spoolId, fromS));
             });
+  }
+
+  /** A spool that was never received cannot be in a dryer. */
+  private void refuseInUse(String code) {
+    uses.forEach(
+        each ->
+            each.useOf(code)
+                .ifPresent(
+                    use -> {
+                      throw new InvalidValueException(
+                          "code",
+                          code + ", " + use,
+                          "a spool that nothing else names",
+                          "Settle that first; then its receipt can be undone.");
+                    }));
   }
 
   /** Undoing a move puts a spool somewhere too. */

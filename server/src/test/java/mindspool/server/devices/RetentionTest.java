@@ -23,6 +23,7 @@ import mindspool.server.climate.LiveReadings.LiveReading;
 import mindspool.server.devices.DeviceRequests.ChannelRequest;
 import mindspool.server.devices.DeviceRequests.DeviceRequest;
 import mindspool.server.devices.ReadingStore.Reading;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -32,6 +33,7 @@ import org.springframework.test.context.DynamicPropertySource;
 
 /** Old readings are thinned without the spools noticing. */
 @SpringBootTest
+@Tag("long")
 class RetentionTest {
 
   private static final int DAYS = 40;
