@@ -164,7 +164,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', key))
           <input
             v-model.lazy="preferences.person"
             maxlength="60"
-            placeholder="nobody named"
+            placeholder="nobody"
             autocomplete="name"
             data-testid="person"
           />

@@ -286,7 +286,10 @@ describe('the run sheet', () => {
     const sent = serve({ '/api/today': sheet, '/api/today/acts': { id: 9 } })
     const station = mount(TodayStation, links)
     await flushPromises()
-    await station.find('[aria-label="Done: do soon"]').trigger('click')
+    await station
+      .findAll('button')
+      .find((each) => each.text() === 'done: do soon')
+      ?.trigger('click')
     await flushPromises()
     expect(sent.find((each) => each.method === 'POST')?.body).toMatchObject({
       key: 'soon',

@@ -55,11 +55,15 @@ describe('a scale of time', () => {
     expect(year.clock(NOON_S, 8)[1]?.text).toMatch(/^[A-Z][a-z]{2} 20\d\d$/)
   })
 
-  it('writes names at the end inwards, so that none runs out', () => {
-    const scale = new TimeScale(NOON_S, NOON_S + 24.2 * HOUR_S)
+  it('lets no name run out at the end, nor into another', () => {
+    const scale = new TimeScale(NOON_S, NOON_S + 85 * HOUR_S)
     const axis = mount(TimeAxis, { props: { scale, nowS: NOON_S } })
-    expect(axis.findAll('span').at(-1)?.classes()).toContain('late')
-    expect(axis.find('span').classes()).not.toContain('late')
+    const last = axis.findAll('span').at(-1)
+    expect(last?.classes()).toContain('late')
+    expect(last?.text()).toBe('2 Dec')
+    const crowded = new TimeScale(NOON_S, NOON_S + 6.2 * HOUR_S)
+    const close = mount(TimeAxis, { props: { scale: crowded, nowS: NOON_S } })
+    expect(close.findAll('span').at(-1)?.text()).toBe('')
   })
 })
 

@@ -2,14 +2,21 @@
 import { computed, ref, useTemplateRef } from 'vue'
 import { Problem } from '@/api/client'
 import { useActs } from '@/stores/acts'
+import { useDryers } from '@/stores/dryers'
+import { moment, temperature } from './format'
 import { useShelf, type Spool } from '@/stores/shelf'
 import ProblemNote from './ProblemNote.vue'
 
-const props = defineProps<{ spool: Spool }>()
+const props = defineProps<{
+  spool: Spool
+  /** Where it was dropped; only what that place asks is left to say. */
+  to?: number
+}>()
 const emit = defineEmits<{ close: [] }>()
 
 const shelf = useShelf()
 const acts = useActs()
+const dryers = useDryers()
 const list = useTemplateRef('list')
 const at = ref<Date | null>(null)
 const until = ref<Date | null>(null)
@@ -20,9 +27,25 @@ const targets = computed(() =>
 )
 const chosen = ref(0)
 
-async function move(index: number) {
+/** A dryer that was chosen: it asks what the spool does there. */
+const dryer = computed(() => shelf.places.find((each) => each.place.id === asked.value))
+const asked = ref(props.to ?? null)
+const running = computed(() => {
+  const cycle = dryers.cycleIn(asked.value ?? -1)
+  return cycle && cycle.stage !== 'TO_EMPTY' ? cycle : undefined
+})
+
+function choose(index: number) {
   const target = targets.value[index]
-  if (!target || busy.value) {
+  if (target?.place.kind === 'DRYER') {
+    asked.value = target.place.id
+  } else if (target) {
+    void move(target.place.id)
+  }
+}
+
+async function move(placeId: number, entry?: 'JOIN' | 'COLD') {
+  if (busy.value) {
     return
   }
   busy.value = true
@@ -30,9 +53,10 @@ async function move(index: number) {
   try {
     await acts.move(
       props.spool.code,
-      target.place.id,
+      placeId,
       at.value ?? undefined,
       until.value ?? undefined,
+      entry,
     )
     emit('close')
   } catch (cause) {
@@ -48,7 +72,7 @@ function key(event: KeyboardEvent) {
   } else if (event.key === 'ArrowUp') {
     chosen.value = (chosen.value + count - 1) % count
   } else if (event.key === 'Enter') {
-    void move(chosen.value)
+    choose(chosen.value)
   } else {
     return
   }
@@ -65,7 +89,27 @@ function key(event: KeyboardEvent) {
     @opened="list?.focus()"
     @close="emit('close')"
   >
+    <div v-if="dryer" class="asks" data-testid="dryer-asks">
+      <p v-if="running">
+        {{ dryer.place.name }} heats to {{ temperature(running.setpointC) }} until
+        {{ moment(running.plannedEndS, shelf.nowS) }}, with {{ running.codes.join(', ') }}.
+      </p>
+      <p v-else>No cycle runs in {{ dryer.place.name }}.</p>
+      <button v-if="running" class="button primary" @click="move(dryer.place.id, 'JOIN')">
+        It joins the cycle
+      </button>
+      <template v-else>
+        <router-link class="button primary" :to="`/dry/${spool.code}`" @click="emit('close')"
+          >Start a cycle with it</router-link
+        >
+        <button class="button" @click="move(dryer.place.id, 'COLD')">
+          It only lies there, cold
+        </button>
+      </template>
+      <button class="button plain" @click="asked = null">another place</button>
+    </div>
     <ul
+      v-else
       ref="list"
       role="listbox"
       tabindex="0"
@@ -82,7 +126,7 @@ function key(event: KeyboardEvent) {
         :aria-selected="i === chosen"
         :class="{ chosen: i === chosen }"
         @mousemove="chosen = i"
-        @click="move(i)"
+        @click="choose(i)"
       >
         {{ target.place.name }}
       </li>
@@ -126,6 +170,17 @@ li {
 li.chosen {
   background: var(--ink);
   color: var(--ground);
+}
+
+.asks {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.75rem;
+  margin-bottom: 0.75rem;
+}
+
+.asks p {
+  flex-basis: 100%;
 }
 
 .times {

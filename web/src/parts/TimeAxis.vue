@@ -11,14 +11,28 @@ const props = defineProps<{
 }>()
 
 const LABEL_PX = 84
-const LATE_PERCENT = 90
+
+/** About as wide as it is written. */
+function textPx(text: string): number {
+  return 8 * text.length + 8
+}
 
 const frame = useTemplateRef('frame')
 const { width } = useElementSize(frame, { width: 600, height: 0 })
 
 const marks = computed(() => {
-  const most = Math.max(2, Math.floor((width.value || 600) / LABEL_PX))
-  return props.nowS === undefined ? props.scale.hours(most) : props.scale.clock(props.nowS, most)
+  const room = width.value || 600
+  const most = Math.max(2, Math.floor(room / LABEL_PX))
+  const all =
+    props.nowS === undefined ? props.scale.hours(most) : props.scale.clock(props.nowS, most)
+  // A name that would run out at the end stands before its mark, where there is room for both.
+  return all.map((mark, i) => {
+    const before = all[i - 1]
+    const apart = ((mark.percent - (before?.percent ?? -100)) / 100) * room
+    const late = (mark.percent / 100) * room + textPx(mark.text) > room
+    const fits = !late || apart > textPx(mark.text) + textPx(before?.text ?? '')
+    return { ...mark, late, text: fits ? mark.text : '' }
+  })
 })
 </script>
 
@@ -27,7 +41,7 @@ const marks = computed(() => {
     <span
       v-for="mark in marks"
       :key="mark.timeS"
-      :class="{ late: mark.percent > LATE_PERCENT }"
+      :class="{ late: mark.late }"
       :style="{ left: `${mark.percent}%` }"
       >{{ mark.text }}</span
     >

@@ -94,11 +94,18 @@ export const useActs = defineStore('acts', () => {
     show({ text: `Done again: ${sentence(again)}`, remark: null, act }, null)
   }
 
-  async function move(code: string, placeId: number, at?: Date, until?: Date) {
+  /** A move; `entry` says what it does in a dryer. */
+  async function move(
+    code: string,
+    placeId: number,
+    at?: Date,
+    until?: Date,
+    entry?: 'JOIN' | 'COLD',
+  ) {
     await record(
       client.POST('/api/spools/{code}/moves', {
         params: { path: { code } },
-        body: { placeId, at: at?.toISOString(), until: until?.toISOString() },
+        body: { placeId, at: at?.toISOString(), until: until?.toISOString(), entry },
       }),
     )
   }

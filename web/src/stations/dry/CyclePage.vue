@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import TimeAxis from '@/parts/TimeAxis.vue'
 import { TimeScale } from '@/parts/timeScale'
+import DeedDialog from '../today/DeedDialog.vue'
 import UndoButton from '@/parts/UndoButton.vue'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -32,6 +33,7 @@ const router = useRouter()
 const actProblem = ref<Problem | null>(null)
 const weighing = ref<string | null>(null)
 const leaving = ref<string | null>(null)
+const emptying = ref(false)
 const setting = ref<number | null>(null)
 const lasting = ref<number | null>(null)
 const adding = ref('')
@@ -46,6 +48,7 @@ watch(view, () => (nowS.value = Date.now() / 1000))
 
 const cycle = computed(() => view.value?.summary)
 const open = computed(() => cycle.value?.stage !== 'STOPPED')
+const heats = computed(() => open.value && cycle.value?.stage !== 'TO_EMPTY')
 
 /** Until when the lanes reach: the planned end, or when the last is surely dry. */
 const endS = computed(() => {
@@ -74,6 +77,8 @@ const headline = computed(() => {
       return `${c.dryer}: paused`
     case 'OVER':
       return `${c.dryer}: over since ${end}, reels inside`
+    case 'TO_EMPTY':
+      return `${c.dryer}: stopped ${moment(c.stoppedS ?? c.plannedEndS, nowS.value)}, ${c.codes.join(', ')} still inside`
     default:
       return `${c.dryer}: stopped ${moment(c.stoppedS ?? c.plannedEndS, nowS.value)}`
   }
@@ -86,8 +91,8 @@ const next = computed(() => {
   if (!v || !c || !open.value) {
     return ''
   }
-  if (c.stage === 'OVER' || c.stage === 'PAUSED') {
-    return c.stage === 'OVER'
+  if (c.stage === 'OVER' || c.stage === 'PAUSED' || c.stage === 'TO_EMPTY') {
+    return c.stage !== 'PAUSED'
       ? 'Take them out and bag them: cold and open, they take up water again.'
       : 'It does not heat. Resume it, or stop it and bag what is inside.'
   }
@@ -151,6 +156,9 @@ function from(timeS: number): string {
 
 /** What matters first: from when it prints. */
 function prints(spool: Schemas['SpoolInCycle']): string {
+  if (!heats.value) {
+    return `outer wraps ${moisture(spool.outerPercent)}`
+  }
   if (spool.dryNow) {
     return 'surely dry to the core (nine times in ten)'
   }
@@ -167,7 +175,7 @@ function prints(spool: Schemas['SpoolInCycle']): string {
 
 /** Then from when it is dry to the core. */
 function dries(spool: Schemas['SpoolInCycle']): string {
-  if (spool.dryNow) {
+  if (spool.dryNow || !heats.value) {
     return ''
   }
   if (spool.likelyDryS === null) {
@@ -242,10 +250,10 @@ function tell(span: Schemas['CycleEventView'], ran: boolean) {
         <HeatLane :view="view" :scale="scale" />
         <div class="small">
           <template v-if="view.shownC !== null">{{ temperature(view.shownC, 1) }} now; </template>
-          set {{ temperature(cycle.setpointC) }}
-          <template v-if="view.harmC !== null">
-            ; harmed above {{ temperature(view.harmC) }}
-          </template>
+          set {{ temperature(cycle.setpointC)
+          }}<template v-if="view.harmC !== null"
+            >; harmed above {{ temperature(view.harmC) }}</template
+          >
         </div>
       </template>
       <template v-for="spool in view.spools" :key="spool.code">
@@ -300,7 +308,13 @@ function tell(span: Schemas['CycleEventView'], ran: boolean) {
       black mark: best weighing.
     </p>
 
-    <section v-if="open" class="controls" aria-label="What to do with it">
+    <p v-if="open && view.spools.length > 1" class="acts">
+      <button class="button" :class="{ primary: !heats }" @click="emptying = true">
+        Take all out
+      </button>
+    </p>
+
+    <section v-if="heats" class="controls" aria-label="What to do with it">
       <button
         v-if="cycle.stage === 'PAUSED'"
         class="button primary"
@@ -379,6 +393,20 @@ function tell(span: Schemas['CycleEventView'], ran: boolean) {
       v-if="weighing && spoolOf(weighing)"
       :spool="spoolOf(weighing)!"
       @close="weighing = null"
+    />
+    <DeedDialog
+      v-if="emptying"
+      what="Take all out"
+      :deed="{
+        kind: 'TAKE_OUT',
+        cycleId: id,
+        placeId: cycle.dryerId,
+        jobId: null,
+        codes: cycle.codes,
+        setpointC: null,
+        hours: null,
+      }"
+      @close="emptying = false"
     />
     <AfterDrying
       v-if="leaving"

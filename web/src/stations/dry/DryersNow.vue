@@ -36,6 +36,8 @@ function words(cycle: Cycle): string {
       return `${temperature(cycle.setpointC)} until ${end}, ${hours(Math.max(0.02, left))} to go`
     case 'PAUSED':
       return 'paused, not heating'
+    case 'TO_EMPTY':
+      return `stopped, still inside: take out and bag`
     case 'OVER':
       return cycle.forgotten
         ? `over since ${end}: forgotten? It takes up water again`

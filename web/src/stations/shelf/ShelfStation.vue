@@ -150,11 +150,16 @@ function nearestInRow(cells: HTMLElement[], here: number, down: boolean) {
   return best
 }
 
+/** A spool that was dropped on a dryer, which asks what it does there. */
+const dropped = ref<{ spool: Spool; to: number } | null>(null)
+
 async function drop(event: DragEvent, place: ShelfPlace) {
   over.value = null
   const code = event.dataTransfer?.getData('text/plain')
   const spool = shelf.spools.find((each) => each.code === code)
-  if (spool && spool.placeId !== place.place.id) {
+  if (spool && place.place.kind === 'DRYER' && spool.placeId !== place.place.id) {
+    dropped.value = { spool, to: place.place.id }
+  } else if (spool && spool.placeId !== place.place.id) {
     try {
       await acts.move(spool.code, place.place.id)
     } catch (cause) {
@@ -239,6 +244,7 @@ async function drop(event: DragEvent, place: ShelfPlace) {
   </div>
 
   <MoveDialog v-if="moving" :spool="moving" @close="moving = null" />
+  <MoveDialog v-if="dropped" :spool="dropped.spool" :to="dropped.to" @close="dropped = null" />
   <WeighDialog v-if="weighing" :spool="weighing" @close="weighing = null" />
   <PlaceDialog v-if="adding" @close="adding = false" />
 </template>

@@ -89,21 +89,12 @@ const option = computed(() => {
         {
           yAxis: page.spool.printLimitPercent,
           lineStyle: { color: t.call, width: 2, type: 'solid' },
-          label: {
-            formatter: `print limit ${page.spool.printLimitPercent} %`,
-            position: 'insideEndTop',
-            color: t.call,
-            fontWeight: 700,
-          },
+          label: { show: false },
         },
         {
           yAxis: page.spool.dryTargetPercent,
           lineStyle: { color: t.soft, width: 1, type: 'dashed' },
-          label: {
-            formatter: `dry target ${page.spool.dryTargetPercent} %`,
-            position: 'insideEndBottom',
-            color: t.soft,
-          },
+          label: { show: false },
         },
       ],
     },
@@ -320,6 +311,8 @@ const option = computed(() => {
           color: t.ink,
           fontFamily: t.family,
           fontSize: 12,
+          textBorderColor: t.sheet,
+          textBorderWidth: 3,
         },
         labelLayout: { hideOverlap: true },
       },
@@ -348,6 +341,14 @@ const option = computed(() => {
       <span class="key small"
         ><svg width="10" height="10" aria-hidden="true"><path d="M5 0 10 10H0Z" /></svg>
         weighed</span
+      >
+      <span class="key small"
+        ><svg width="24" height="8" aria-hidden="true"><path d="M0 4h24" class="limit" /></svg>
+        print limit {{ moisture(page.spool.printLimitPercent) }}</span
+      >
+      <span class="key small"
+        ><svg width="24" height="8" aria-hidden="true"><path d="M0 4h24" class="target" /></svg> dry
+        target {{ moisture(page.spool.dryTargetPercent) }}</span
       >
       <span class="ranges">
         <button
@@ -412,6 +413,16 @@ path {
 .core {
   stroke-width: 1.75;
   stroke-dasharray: 1.5 2.5;
+}
+
+.limit {
+  stroke: var(--call);
+  stroke-width: 2;
+}
+
+.target {
+  stroke: var(--soft);
+  stroke-dasharray: 4 3;
 }
 
 .ranges {

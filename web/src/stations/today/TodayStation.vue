@@ -6,6 +6,9 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 import { moment } from '@/parts/format'
 import { usePolled } from '@/parts/polled'
 import { useActs } from '@/stores/acts'
+import { useShelf } from '@/stores/shelf'
+import WeighDialog from '@/parts/WeighDialog.vue'
+import DeedDialog from './DeedDialog.vue'
 
 /** The run sheet; on a wall it is only read, from afar. */
 const props = defineProps<{ wall?: boolean }>()
@@ -16,6 +19,7 @@ const DAY_H = 24
 const WEEK_H = 7 * 24
 
 const acts = useActs()
+const shelf = useShelf()
 const week = ref(false)
 
 type Line = Schemas['LineView']
@@ -32,6 +36,21 @@ const DOERS: Record<Line['doer'], string> = {
   DRYER: 'dryer',
   PRINTER: 'printer',
 }
+/** Doing them is recorded with all that it means. */
+const DEEDS: Record<NonNullable<Line['deed']>['kind'], string> = {
+  TAKE_OUT: 'take out …',
+  PUT_IN: 'put in …',
+  WEIGH: 'weigh …',
+  START_JOB: 'start …',
+  DESICCANT: 'change …',
+}
+const doing = ref<Line | null>(null)
+const toWeigh = computed(() =>
+  doing.value?.deed?.kind === 'WEIGH'
+    ? shelf.spools.find((spool) => spool.code === doing.value?.deed?.codes[0])
+    : undefined,
+)
+
 const SAID: Record<NonNullable<Line['said']>, string> = {
   DONE: 'done',
   SNOOZED: 'comes again later',
@@ -110,8 +129,11 @@ async function say(line: Line, kind: NonNullable<Line['said']>) {
             <span class="soft small">If skipped: {{ line.ifSkipped }}</span>
           </span>
           <span v-if="!wall" class="acts">
-            <button class="button" :aria-label="`Done: ${line.what}`" @click="say(line, 'DONE')">
-              done
+            <button v-if="line.deed" class="button" @click="doing = line">
+              {{ DEEDS[line.deed.kind] }}<span class="sr-only">: {{ line.what }}</span>
+            </button>
+            <button v-else class="button" @click="say(line, 'DONE')">
+              done<span class="sr-only">: {{ line.what }}</span>
             </button>
             <button
               class="button plain"
@@ -141,6 +163,14 @@ async function say(line: Line, kind: NonNullable<Line['said']>) {
         </li>
       </ul>
     </template>
+    <WeighDialog v-if="toWeigh" :spool="toWeigh" @close="doing = null" />
+    <DeedDialog
+      v-else-if="doing?.deed"
+      :key="doing.key"
+      :what="doing.what"
+      :deed="doing.deed"
+      @close="doing = null"
+    />
   </div>
 </template>
 

@@ -116,7 +116,10 @@ class ActApiTest extends ServerTest {
         "{\"dryerId\": %d, \"codes\": [\"%s\"], \"setpointC\": 50, \"hours\": 8}"
             .formatted(dryer, code);
     long first = done("/api/cycles", start).body().get("id").asLong();
-    Answer stopped = done("/api/cycles/" + first + "/acts", "{\"act\": \"STOP\"}");
+    Answer stopped =
+        done(
+            "/api/cycles/" + first + "/acts",
+            "{\"act\": \"STOP\", \"placeId\": %d}".formatted(shelf));
     done("/api/cycles", start);
     Answer refused = api.undo(stopped.act());
     assertThat(refused.status()).isEqualTo(422);

@@ -453,8 +453,14 @@ class BrowserTest {
     String running = "Take .* out of Bench dryer and bag them$";
     Locator unload = page.getByTestId("sheet").getByText(Pattern.compile("^" + running));
     assertThat(unload).isVisible();
-    page.getByLabel(Pattern.compile("^Done: " + running)).click();
-    assertThat(page.getByTestId("act-done")).containsText(": done");
+    page.getByRole(
+            AriaRole.BUTTON,
+            new Page.GetByRoleOptions().setName(Pattern.compile("^take out .*: " + running)))
+        .click();
+    assertThat(page.getByTestId("deed")).containsText("put into");
+    assertAccessible("what a line of the sheet records");
+    page.getByText("They are out").click();
+    assertThat(page.getByTestId("act-done")).containsText("moved to");
     assertThat(unload).not().isVisible();
     page.getByTestId("undo").click();
     assertThat(unload).isVisible();

@@ -235,6 +235,106 @@ class CycleApiTest extends ServerTest {
     assertThat(refused(id, "\"act\": \"PAUSE\"")).isEqualTo("act");
   }
 
+  /** Stopped is not emptied: the dryer stays taken, and Today says so, until all is out. */
+  @Test
+  void aStoppedDryerIsTakenUntilItIsEmpty() {
+    String first = spool("PETG", "");
+    String second = spool("ASA", "");
+    long id = started(first, 55, 8, 1);
+    act(id, "\"act\": \"ADD\", \"code\": \"%s\"".formatted(second));
+    act(id, "\"act\": \"STOP\"");
+    JsonNode view = cycle(id);
+    assertThat(view.at("/summary/stage").asString()).isEqualTo("TO_EMPTY");
+    assertThat(view.at("/summary/codes").size()).isEqualTo(2);
+    assertThat(view.get("spools").size()).isEqualTo(2);
+    assertThat(view.at("/spools/0/sureDryS").isNull()).isTrue();
+    JsonNode line = line("cycle-" + id + "-empty");
+    assertThat(line.get("what").asString()).contains(first, second);
+    assertThat(line.at("/deed/kind").asString()).isEqualTo("TAKE_OUT");
+    assertThat(start("\"codes\": [\"%s\"], \"hours\": 6".formatted(spool("PETG", ""))).detail())
+        .contains("still inside");
+    assertThat(refused(id, "\"act\": \"RESUME\"")).isEqualTo("act");
+    act(id, "\"act\": \"REMOVE\", \"code\": \"%s\", \"placeId\": %d".formatted(second, shelf));
+    assertThat(cycle(id).at("/summary/stage").asString()).isEqualTo("TO_EMPTY");
+    act(id, "\"act\": \"EMPTY\", \"placeId\": %d".formatted(shelf));
+    assertThat(cycle(id).at("/summary/stage").asString()).isEqualTo("STOPPED");
+    assertThat(line("cycle-" + id + "-empty")).isNull();
+    assertThat(refused(id, "\"act\": \"EMPTY\", \"placeId\": %d".formatted(shelf)))
+        .isEqualTo("act");
+    started(spool("PETG", ""), 60, 6, 0);
+  }
+
+  private JsonNode line(String key) {
+    for (JsonNode each : api.get("/api/today").body().get("lines")) {
+      if (each.get("key").asString().equals(key)) {
+        return each;
+      }
+    }
+    return null;
+  }
+
+  /** Carried out by hand it leaves its cycle, and undoing that puts it back into it. */
+  @Test
+  void aSpoolCarriedOutByHandLeavesItsCycle() {
+    String code = spool("PETG", "");
+    long id = started(code, 60, 8, 2);
+    String moves = "/api/spools/" + code + "/moves";
+    Answer visit =
+        api.post(
+            moves,
+            "{\"placeId\": %d, \"at\": \"%s\", \"until\": \"%s\"}"
+                .formatted(shelf, NOW.minusSeconds(3600), NOW.minusSeconds(1800)));
+    assertThat(visit.field()).isEqualTo("until");
+    Answer moved = api.post(moves, "{\"placeId\": %d}".formatted(shelf));
+    assertThat(moved.status()).as(moved.raw().body()).isEqualTo(201);
+    assertThat(cycle(id).at("/summary/codes").size()).isZero();
+    assertThat(cycle(id).at("/summary/stage").asString()).isEqualTo("RUNNING");
+    assertThat(line("cycle-" + id + "-idle").get("what").asString()).startsWith("Switch");
+    api.undo(moved.act());
+    assertThat(cycle(id).at("/summary/codes/0").asString()).isEqualTo(code);
+    act(id, "\"act\": \"STOP\"");
+    api.post(moves, "{\"placeId\": %d}".formatted(shelf));
+    assertThat(cycle(id).at("/summary/stage").asString()).isEqualTo("STOPPED");
+  }
+
+  /** A move into a dryer says whether it is dried there. */
+  @Test
+  void aSpoolCarriedIntoADryerJoinsOrLiesCold() {
+    String first = spool("PETG", "");
+    String second = spool("PETG", "");
+    String delicate = spool("PLA", "");
+    String into = "{\"placeId\": %d%s}";
+    Answer unsaid = api.post("/api/spools/" + second + "/moves", into.formatted(dryer, ""));
+    assertThat(unsaid.field()).isEqualTo("entry");
+    assertThat(unsaid.detail()).contains("No cycle runs in");
+    assertThat(
+            api.post(
+                    "/api/spools/" + second + "/moves",
+                    into.formatted(dryer, ", \"entry\": \"JOIN\""))
+                .field())
+        .isEqualTo("entry");
+    long id = started(first, 60, 8, 1);
+    String moves = "/api/spools/" + second + "/moves";
+    assertThat(api.post(moves, into.formatted(dryer, ", \"entry\": \"COLD\"")).detail())
+        .contains("whatever goes in is dried");
+    assertThat(
+            api.post(
+                    "/api/spools/" + delicate + "/moves",
+                    into.formatted(dryer, ", \"entry\": \"JOIN\""))
+                .detail())
+        .contains("PLA softens");
+    Answer joined = api.post(moves, into.formatted(dryer, ", \"entry\": \"JOIN\""));
+    assertThat(joined.status()).as(joined.raw().body()).isEqualTo(201);
+    assertThat(cycle(id).at("/summary/codes").size()).isEqualTo(2);
+    api.undo(joined.act());
+    assertThat(cycle(id).at("/summary/codes").size()).isEqualTo(1);
+    act(id, "\"act\": \"STOP\", \"placeId\": %d".formatted(shelf));
+    assertThat(api.post(moves, into.formatted(dryer, ", \"entry\": \"COLD\"")).status())
+        .isEqualTo(201);
+    assertThat(api.get("/api/spools/" + second).body().at("/spool/placeId").asLong())
+        .isEqualTo(dryer);
+  }
+
   @Test
   void whatCannotStartSaysWhyAndMovesNothing() {
     String petg = spool("PETG", "");

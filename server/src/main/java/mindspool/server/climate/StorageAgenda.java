@@ -51,6 +51,7 @@ class StorageAgenda implements AgendaSource {
             containers.nowPercent(place.id()),
             LIMIT_PERCENT),
         "What lies in it takes up water from then on.",
-        "/place/" + place.id());
+        "/place/" + place.id(),
+        new Deed(Kind.DESICCANT, null, place.id(), null, List.of(), null, null));
   }
 }

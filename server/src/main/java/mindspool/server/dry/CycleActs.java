@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.LongConsumer;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import mindspool.core.InvalidValueException;
@@ -31,7 +32,9 @@ class CycleActs {
 
   /** After these the air inside is another; a stopped cycle keeps what was computed. */
   private static final Set<Act> CHANGE_THE_AIR =
-      EnumSet.of(Act.ADD, Act.REMOVE, Act.SETPOINT, Act.HOURS);
+      EnumSet.of(Act.ADD, Act.REMOVE, Act.EMPTY, Act.SETPOINT, Act.HOURS);
+
+  private static final Set<Act> AFTER_STOP = EnumSet.of(Act.REMOVE, Act.EMPTY);
 
   private final Cycles cycles;
   private final DryStore.Cycles store;
@@ -79,6 +82,8 @@ class CycleActs {
     SETPOINT,
     HOURS,
     STOP,
+    /** Spools are taken out together; where nothing is left inside, it is stopped as well. */
+    EMPTY,
     WITHOUT_POWER,
     RAN_ON
   }
@@ -87,12 +92,20 @@ class CycleActs {
    * An act.
    *
    * @param code the spool, for {@code ADD} and {@code REMOVE}
-   * @param placeId where what comes out is put, for {@code REMOVE} and {@code STOP}
+   * @param codes those that are taken out, for {@code EMPTY}; all where missing
+   * @param placeId where what comes out is put, for {@code REMOVE}, {@code EMPTY} and {@code STOP}
    * @param value the new setpoint, °C, or hours in all
    * @param at when; now if missing
    * @param until end of a span without power
    */
-  record ActRequest(Act act, String code, Long placeId, Double value, Instant at, Instant until) {}
+  record ActRequest(
+      Act act,
+      String code,
+      List<String> codes,
+      Long placeId,
+      Double value,
+      Instant at,
+      Instant until) {}
 
   private long now() {
     return clock.instant().getEpochSecond();
@@ -161,12 +174,20 @@ class CycleActs {
     if (broken || busy) {
       throw new InvalidValueException(
           "dryerId",
-          name
-              + (broken ? ", out of order" : "")
-              + (busy ? ", with a cycle that nobody stopped" : ""),
+          name + (broken ? ", out of order" : "") + (busy ? ", " + takenBy(placeId) : ""),
           "a dryer in order and free",
-          busy ? "Stop that cycle first, or choose another dryer." : "Choose another dryer.");
+          busy
+              ? "Stop that cycle and take its spools out first, or choose another dryer."
+              : "Choose another dryer.");
     }
+  }
+
+  private String takenBy(long placeId) {
+    return cycles
+        .openIn(placeId)
+        .filter(CycleCourse::isStopped)
+        .map(course -> "with " + String.join(", ", course.inside().keySet()) + " still inside")
+        .orElse("with a cycle that nobody stopped");
   }
 
   private void refuseUnfit(long placeId, CurrentSpool spool) {
@@ -249,9 +270,12 @@ class CycleActs {
     CycleCourse course = cycles.one(cycleId);
     DryingCycle cycle = course.cycle();
     Act act = Require.present("act", request.act, Arrays.toString(Act.values()));
-    if (!course.isOpen()) {
+    if (course.isStopped() && !(course.isOpen() && AFTER_STOP.contains(act))) {
       throw new InvalidValueException(
-          "act", act, "nothing more", "The cycle was stopped; take that back first.");
+          "act",
+          act,
+          course.isOpen() ? "REMOVE or EMPTY: what is inside still" : "nothing more",
+          "The cycle was stopped; undo that first.");
     }
     long at = past("at", request.at, lastFactS(course));
     // Before it is moved: afterwards it counts as having been in the dryer since then.
@@ -262,15 +286,15 @@ class CycleActs {
           case RESUME -> switched(course, CycleFact.Kind.RESUMED, at, true);
           case ADD -> added(course, request.code, at);
           case REMOVE -> removed(course, request.code, request.placeId, at);
+          case EMPTY -> emptied(course, request, at);
           case SETPOINT -> set(course, request.value, at);
           case HOURS -> lasting(course, request.value, at);
           case STOP -> stopped(course, request.placeId, at);
           case WITHOUT_POWER, RAN_ON -> span(course, act, request);
         };
     CycleFact saved = facts.save(fact);
-    if (act == Act.STOP) {
-      setOpen(cycleId, false);
-    }
+    cycles.changed();
+    setOpen(cycleId, cycles.one(cycleId).isOpen());
     if (CHANGE_THE_AIR.contains(act)) {
       computeAir(cycleId, at, before);
     }
@@ -300,22 +324,53 @@ class CycleActs {
     return fact(course, kind, at);
   }
 
+  /** A spool that is about to be moved into the dryer joins its cycle. */
+  LongConsumer joining(CycleCourse course, String code, long at) {
+    Map<String, CurrentSpool> before = known(course, code);
+    refuseJoining(course, spools.current(code));
+    CycleFact fact = fact(course, CycleFact.Kind.ADDED, at);
+    fact.code = code;
+    return moved -> settle(course, fact, moved, before);
+  }
+
+  /** A spool that is about to be moved out of the dryer leaves its cycle. */
+  LongConsumer leaving(CycleCourse course, String code, long at) {
+    Map<String, CurrentSpool> before = known(course, null);
+    CycleFact fact = fact(course, CycleFact.Kind.REMOVED, at);
+    fact.code = code;
+    return moved -> settle(course, fact, moved, before);
+  }
+
+  private void settle(
+      CycleCourse course, CycleFact fact, long moved, Map<String, CurrentSpool> before) {
+    fact.spoolFactId = moved;
+    facts.save(fact);
+    cycles.changed();
+    setOpen(course.cycle().id, cycles.one(course.cycle().id).isOpen());
+    computeAir(course.cycle().id, fact.atS, before);
+    announce(course.cycle().placeId, fact.atS);
+  }
+
   private CycleFact added(CycleCourse course, String code, long at) {
     CurrentSpool spool = spools.current(Require.present("code", code, "the code of a spool"));
+    refuseJoining(course, spool);
+    CycleFact fact = fact(course, CycleFact.Kind.ADDED, at);
+    fact.code = code;
+    if (spool.placeId() != course.cycle().placeId) {
+      fact.spoolFactId = spools.move(code, course.cycle().placeId, whenMoved(at));
+    }
+    return fact;
+  }
+
+  private void refuseJoining(CycleCourse course, CurrentSpool spool) {
     DryingCycle cycle = course.cycle();
     int slots = book.fit(cycle.placeId).slots();
     if (course.inside().size() >= slots) {
       throw new InvalidValueException(
-          "code", code, "a free slot; all " + slots + " are taken", "Take one out first.");
+          "code", spool.code(), "a free slot; all " + slots + " are taken", "Take one out first.");
     }
     refuseUnfit(cycle.placeId, spool);
     refuseTooHot("code", spool, ceiling(spool, book.dryer(cycle.placeId)), course.setpointC());
-    CycleFact fact = fact(course, CycleFact.Kind.ADDED, at);
-    fact.code = code;
-    if (spool.placeId() != cycle.placeId) {
-      fact.spoolFactId = spools.move(code, cycle.placeId, whenMoved(at));
-    }
-    return fact;
   }
 
   private CycleFact removed(CycleCourse course, String code, Long placeId, long at) {
@@ -331,6 +386,21 @@ class CycleActs {
             Require.present("placeId", placeId, "the number of the place where it is put"),
             whenMoved(at));
     return fact;
+  }
+
+  private CycleFact emptied(CycleCourse course, ActRequest request, long at) {
+    List<String> codes =
+        request.codes == null ? List.copyOf(course.inside().keySet()) : request.codes;
+    if (codes.isEmpty()) {
+      throw new InvalidValueException(
+          "act", Act.EMPTY, "a cycle with something inside", "It is empty already.");
+    }
+    if (!course.isStopped() && codes.containsAll(course.inside().keySet())) {
+      // Nothing is left to be dried.
+      facts.save(fact(course, CycleFact.Kind.STOPPED, at));
+    }
+    codes.stream().skip(1).forEach(code -> facts.save(removed(course, code, request.placeId, at)));
+    return removed(course, codes.get(0), request.placeId, at);
   }
 
   private CycleFact set(CycleCourse course, Double value, long at) {

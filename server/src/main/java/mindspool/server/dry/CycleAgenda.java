@@ -39,7 +39,7 @@ class CycleAgenda implements AgendaSource {
   private void addHeat(List<Line> lines, CycleCourse course, long nowS, long untilS) {
     DryingCycle cycle = course.cycle();
     long at = cycle.startedS() + Math.round(3600 * DampStart.HOURS);
-    boolean cooler = cycle.startC < course.setpointC() - 0.05;
+    boolean cooler = !course.isStopped() && cycle.startC < course.setpointC() - 0.05;
     if (cooler && at <= untilS && at > nowS - 3600) {
       lines.add(
           new Line(
@@ -85,7 +85,8 @@ class CycleAgenda implements AgendaSource {
                 "Weigh " + spool.code() + " in " + view.summary().dryer(),
                 "It tells most of when it is dry to the core.",
                 "It stays in as long as one that dries slowly would need.",
-                "/cycle/" + view.summary().id()));
+                "/cycle/" + view.summary().id(),
+                Deed.weigh(spool.code())));
       }
     }
   }
@@ -94,7 +95,17 @@ class CycleAgenda implements AgendaSource {
       List<Line> lines, CycleCourse course, CycleView view, long nowS, long untilS) {
     Stage stage = course.stage(nowS);
     long end = course.plannedEndS(nowS);
-    if (stage == Stage.PAUSED) {
+    if (course.inside().isEmpty()) {
+      lines.add(
+          new Line(
+              "cycle-" + course.cycle().id + "-idle",
+              nowS,
+              Doer.PERSON,
+              "Switch " + name(course) + " off and stop its cycle",
+              "Nothing is inside.",
+              "It heats for nothing, and nobody watches it.",
+              link(course)));
+    } else if (stage == Stage.PAUSED) {
       lines.add(
           new Line(
               "cycle-" + course.cycle().id + "-paused",
@@ -104,6 +115,18 @@ class CycleAgenda implements AgendaSource {
               "It does not heat, and what is inside takes up water.",
               "What was dried is wet again within days.",
               link(course)));
+    } else if (stage == Stage.TO_EMPTY) {
+      lines.add(
+          new Line(
+              "cycle-" + course.cycle().id + "-empty",
+              course.stoppedS().orElse(nowS),
+              Doer.PERSON,
+              "Take %s out of %s and bag them"
+                  .formatted(String.join(", ", course.inside().keySet()), name(course)),
+              "The cycle was stopped and they lie in the cooling dryer.",
+              "Open and cold they take up water again, and the dryer stays taken.",
+              link(course),
+              takeOut(course)));
     } else if (end <= untilS) {
       lines.add(
           new Line(
@@ -116,7 +139,8 @@ class CycleAgenda implements AgendaSource {
                   ? "The cycle is over and they lie in the cooling dryer."
                   : "The hours that were set are over then.",
               "Open and cold they take up water again, the outer wraps first.",
-              link(course)));
+              link(course),
+              takeOut(course)));
     }
     if (view.summary().alarm() != null) {
       lines.add(
@@ -129,6 +153,11 @@ class CycleAgenda implements AgendaSource {
               "Filament or reel softens, sticks or warps.",
               link(course)));
     }
+  }
+
+  private static Deed takeOut(CycleCourse course) {
+    return Deed.takeOut(
+        course.cycle().id, course.cycle().placeId, List.copyOf(course.inside().keySet()));
   }
 
   private String name(CycleCourse course) {

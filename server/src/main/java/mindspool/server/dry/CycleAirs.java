@@ -49,7 +49,7 @@ class CycleAirs {
     vapours.deleteByCycleIdAndFromSGreaterThanEqual(cycle.id, fromS);
     Dryer dryer = book.dryer(cycle.placeId);
     boolean isTheRooms = dryer.airChangesPerHour().isEmpty() && dryer.desiccant().isEmpty();
-    if (isTheRooms || course.inside().isEmpty() || !course.isOpen()) {
+    if (isTheRooms || course.inside().isEmpty() || course.isStopped()) {
       return;
     }
     MoistAir room = book.roomAir(cycle.placeId, fromS);

@@ -301,11 +301,14 @@ class CycleController {
 
   private List<SpoolInCycle> spoolsInside(CycleCourse course, long now) {
     Map<String, Long> inside = course.inside();
-    if (inside.isEmpty() || !course.isOpen()) {
+    if (inside.isEmpty()) {
       return List.of();
     }
     DryingCycle cycle = course.cycle();
     List<CurrentSpool> current = inside.keySet().stream().map(spools::current).toList();
+    if (course.isStopped()) {
+      return current.stream().map(spool -> cooling(spool, course, now)).toList();
+    }
     long placeId = cycle.placeId;
     Dryer dryer = book.dryer(placeId);
     MoistAir air = book.roomAir(placeId, now);
@@ -328,6 +331,37 @@ class CycleController {
               now));
     }
     return all;
+  }
+
+  /** One that lies in a dryer which was stopped: nothing is to come but to take it out. */
+  private SpoolInCycle cooling(CurrentSpool spool, CycleCourse course, long now) {
+    DryingCycle cycle = course.cycle();
+    var profile = spool.state().profile();
+    var proof = spools.proof(spool.code());
+    MoistAir air = book.roomAir(cycle.placeId, now);
+    Dryer dryer = book.dryer(cycle.placeId);
+    return new SpoolInCycle(
+        spool.code(),
+        course.inside().get(spool.code()),
+        profile.outerPercent(),
+        profile.meanPercent(),
+        profile.corePercent(),
+        spool.material().dryTargetPercent(),
+        dryer.floorPercent(spool.material().sorption(), course.setpointC(), air),
+        false,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        proof.map(DryingProof::verdict).orElse(null),
+        proof.map(DryingProof::removedG).orElse(null),
+        proof.map(DryingProof::removedSdG).orElse(null),
+        proof.map(DryingProof::isScaleTooCoarse).orElse(null),
+        proof.map(DryingProof::stepNeededG).orElse(null),
+        spools.past(spool.code(), cycle.startedS()),
+        List.of());
   }
 
   private SpoolInCycle inside(

@@ -31,6 +31,9 @@ final class CycleCourse {
     PAUSED,
     /** Its hours are over and the spools are still inside. */
     OVER,
+    /** Stopped with spools inside, which lie in the cooling dryer. */
+    TO_EMPTY,
+    /** Stopped and empty. */
     STOPPED
   }
 
@@ -49,8 +52,13 @@ final class CycleCourse {
         .findFirst();
   }
 
+  boolean isStopped() {
+    return stoppedS().isPresent();
+  }
+
+  /** Whether it takes up its dryer: it was not stopped, or something is inside. */
   boolean isOpen() {
-    return stoppedS().isEmpty();
+    return !isStopped() || !inside().isEmpty();
   }
 
   double setpointC() {
@@ -91,8 +99,8 @@ final class CycleCourse {
   }
 
   Stage stage(long nowS) {
-    if (!isOpen()) {
-      return Stage.STOPPED;
+    if (isStopped()) {
+      return inside().isEmpty() ? Stage.STOPPED : Stage.TO_EMPTY;
     }
     if (isPaused()) {
       return Stage.PAUSED;

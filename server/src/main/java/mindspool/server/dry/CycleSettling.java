@@ -106,7 +106,7 @@ class CycleSettling {
               + (broken ? ", out of order" : "")
               + (busy ? ", with a cycle that nobody stopped" : ""),
           "a dryer in order and free",
-          busy ? "Stop that cycle first." : "Put the dryer in order first.");
+          busy ? "Stop that cycle and empty it first." : "Put the dryer in order first.");
     }
     int slots = book.fit(placeId).slots();
     if (course.inside().size() > slots) {

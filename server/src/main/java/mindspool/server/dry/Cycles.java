@@ -76,7 +76,7 @@ class Cycles implements DryerRuns {
         .orElseThrow(() -> new NotFoundException("cycle with number " + id));
   }
 
-  /** Those that nobody stopped yet. */
+  /** Those that take up their dryer: nobody stopped them, or something is still inside. */
   List<CycleCourse> open() {
     return all().stream().filter(CycleCourse::isOpen).toList();
   }

@@ -27,6 +27,7 @@ public class DryersForPlan {
     double free =
         cycles
             .openIn(place.id())
+            .filter(course -> !course.isStopped())
             .map(course -> (course.plannedEndS(startS) - startS) / 3600.0)
             .orElse(0.0);
     return new PlanDryer(
@@ -41,7 +42,10 @@ public class DryersForPlan {
 
   /** Whether a spool is in a dryer in a cycle that nobody stopped yet. */
   public boolean isDrying(String code, long dryerId) {
-    return cycles.openWith(code).filter(course -> course.cycle().placeId == dryerId).isPresent();
+    return cycles
+        .openWith(code)
+        .filter(course -> course.cycle().placeId == dryerId && !course.isStopped())
+        .isPresent();
   }
 
   /** Air that the dryers take in: of the room that the first stands in, mean of the last day. */

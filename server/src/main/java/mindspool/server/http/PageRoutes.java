@@ -3,29 +3,14 @@ package mindspool.server.http;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 
-/** Serves the one page for every address of the front end, so that links into it work. */
+/**
+ * Serves the one page for every address that is neither the API nor a file, so that links into it
+ * work and the page itself says where there is nothing.
+ */
 @Controller
 class PageRoutes {
 
-  @GetMapping({
-    "/receive",
-    "/shelf",
-    "/list",
-    "/materials",
-    "/materials/{name}",
-    "/dry",
-    "/dry/{code}",
-    "/spool/{code}",
-    "/place/{id}",
-    "/places",
-    "/devices",
-    "/lots",
-    "/cycle/{id}",
-    "/dryer/{id}",
-    "/plan",
-    "/today",
-    "/wall"
-  })
+  @GetMapping({"/{station:[a-z-]+}", "/{station:(?!api$|assets$)[a-z-]+}/{*rest}"})
   String page() {
     return "forward:/index.html";
   }

@@ -42,7 +42,7 @@ class PlanAgenda implements AgendaSource {
     Map<Loading, List<PlanEntry>> loadings = new LinkedHashMap<>();
     Map<Long, PrintJob> open = new LinkedHashMap<>();
     jobs.findByRemovedSIsNullOrderByStartSAscIdAsc().stream()
-        .filter(PrintJob::isOpen)
+        .filter(PrintJob::isToCome)
         .forEach(job -> open.put(job.id, job));
     for (PlanEntry entry : entries.findAll()) {
       PrintJob job = open.get(entry.jobId);
@@ -92,8 +92,9 @@ class PlanAgenda implements AgendaSource {
             job.grams,
             job.hours),
         filament(entry) + text(entry.why),
-        "The spool waits in its bag; later jobs move.",
-        "/plan");
+        "Later jobs move.",
+        "/plan",
+        new Deed(Kind.START_JOB, null, null, job.id, List.of(entry.code), null, null));
   }
 
   private static String filament(PlanEntry entry) {
@@ -134,6 +135,12 @@ class PlanAgenda implements AgendaSource {
     return String.join(", ", of.stream().map(entry -> entry.code).distinct().toList());
   }
 
+  /** Until the last of them comes out. */
+  private static double hours(Loading loading, List<PlanEntry> of) {
+    long end = of.stream().mapToLong(entry -> entry.endS).max().orElse(loading.startS);
+    return Math.round((end - loading.startS) / 360.0) / 10.0;
+  }
+
   private Line load(Loading loading, List<PlanEntry> of, Map<Long, PrintJob> open) {
     String codes = codes(of);
     String names = String.join(", ", of.stream().map(entry -> open.get(entry.jobId).name).toList());
@@ -149,6 +156,14 @@ class PlanAgenda implements AgendaSource {
                 setpoint == null ? "" : " at %.0f °C".formatted(setpoint)),
         "For " + names + ".",
         "Not dry in time: the job prints badly, or starts later.",
-        "/dry/" + codes.replace(", ", "+"));
+        "/dry/" + codes.replace(", ", "+"),
+        new Deed(
+            Kind.PUT_IN,
+            null,
+            loading.dryerId,
+            null,
+            of.stream().map(entry -> entry.code).distinct().toList(),
+            setpoint,
+            hours(loading, of)));
   }
 }

@@ -19,6 +19,7 @@ import mindspool.server.http.MayBeNull;
 import mindspool.server.http.NotFoundException;
 import mindspool.server.http.StaleEditException;
 import mindspool.server.shelf.Spools;
+import mindspool.server.shelf.Spools.CurrentSpool;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -102,6 +103,7 @@ class PlanController {
       double hours,
       boolean inDryBox,
       boolean past,
+      Long startedS,
       int version) {}
 
   /** A span of a weekday, 1 Monday to 7 Sunday; minutes of the day. */
@@ -173,6 +175,7 @@ class PlanController {
         job.hours,
         job.inDryBox,
         job.startS < now,
+        job.startedS,
         job.version);
   }
 
@@ -238,6 +241,31 @@ class PlanController {
     job.hours = hours;
     job.startS = start.getEpochSecond();
     job.inDryBox = Boolean.TRUE.equals(request.inDryBox);
+  }
+
+  /** The spool that it is printed from, and the printer's place; none where it hangs there. */
+  record JobStartRequest(String code, Long placeId) {}
+
+  @PostMapping("/jobs/{id}/start")
+  @Operation(summary = "Says that a job has started; its spool goes to the printer")
+  JobView start(@PathVariable long id, @RequestBody JobStartRequest request) {
+    PrintJob job = job(id);
+    if (!job.isToCome()) {
+      throw new InvalidValueException(
+          "id", job.name, "a job that is still to come", "It was started or printed already.");
+    }
+    String code = Require.present("code", request.code, "the code of a spool");
+    CurrentSpool spool = spools.current(code);
+    if (request.placeId != null && request.placeId != spool.placeId()) {
+      spools.moveByHand(code, request.placeId);
+    }
+    return edit(
+        job,
+        it -> {
+          it.startedS = now();
+          it.code = spool.code();
+          it.material = null;
+        });
   }
 
   @PostMapping("/jobs/{id}/done")

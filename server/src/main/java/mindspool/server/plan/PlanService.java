@@ -206,7 +206,7 @@ class PlanService implements DisposableBean {
 
   List<PrintJob> open(long fromS) {
     return jobs.findByRemovedSIsNullOrderByStartSAscIdAsc().stream()
-        .filter(job -> job.isOpen() && job.startS >= fromS)
+        .filter(job -> job.isToCome() && job.startS >= fromS)
         .toList();
   }
 

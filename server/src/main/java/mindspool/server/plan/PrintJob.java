@@ -24,12 +24,21 @@ class PrintJob {
   double hours;
   boolean inDryBox;
   long recordedS;
+
+  /** When it was started; null while it is to come. */
+  Long startedS;
+
   Long doneS;
 
   /** When it was taken off; null while it is there. */
   Long removedS;
 
   @Version int version;
+
+  /** Whether it is still to be started. */
+  boolean isToCome() {
+    return isOpen() && startedS == null;
+  }
 
   boolean isOpen() {
     return doneS == null && removedS == null;

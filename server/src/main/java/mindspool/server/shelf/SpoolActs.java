@@ -6,6 +6,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.function.LongConsumer;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.stock.LooseEnd;
@@ -23,6 +24,7 @@ import mindspool.server.shelf.SpoolRequests.HeatRequest;
 import mindspool.server.shelf.SpoolRequests.MoveRequest;
 import mindspool.server.shelf.SpoolRequests.OpenRequest;
 import mindspool.server.shelf.SpoolRequests.WeighRequest;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -44,6 +46,7 @@ class SpoolActs {
   private final SpoolStore.Facts facts;
   private final Climates climates;
   private final Occupancy occupancy;
+  private final ObjectProvider<DryerDoor> doors;
   private final ApplicationEventPublisher events;
   private final Clock clock;
 
@@ -52,12 +55,14 @@ class SpoolActs {
       SpoolStore.Facts facts,
       Climates climates,
       Occupancy occupancy,
+      ObjectProvider<DryerDoor> doors,
       ApplicationEventPublisher events,
       Clock clock) {
     this.records = records;
     this.facts = facts;
     this.climates = climates;
     this.occupancy = occupancy;
+    this.doors = doors;
     this.events = events;
     this.clock = clock;
   }
@@ -79,12 +84,17 @@ class SpoolActs {
 
   @Transactional
   public Recorded move(String code, MoveRequest request, Origin origin) {
-    moved(code, request, origin);
+    moved(code, request, origin, origin != Origin.DEMO);
     return new Recorded(null);
   }
 
-  /** Moves a spool; returns the fact. */
-  SpoolFact moved(String code, MoveRequest request, Origin origin) {
+  /**
+   * Moves a spool.
+   *
+   * @param byHand whether a dryer that it comes from or goes into has to be asked
+   * @return the fact
+   */
+  SpoolFact moved(String code, MoveRequest request, Origin origin, boolean byHand) {
     SpoolRecord spool = records.byCode(code);
     PlaceInfo target =
         climates.place(Require.present("placeId", request.placeId(), "the number of a place"));
@@ -100,11 +110,15 @@ class SpoolActs {
         from,
         request.until() == null ? spool.nextMoveS(from) : time("until", request.until(), spool));
     refuseUnsecured(spool, target);
+    LongConsumer door =
+        byHand ? throughDoor(code, climates.place(back), target, from, request) : fact -> {};
     if (request.until() == null) {
       if (!asItHappens) {
         refuseOverlap("at", spool, from, from);
       }
-      return place(spool, target.id(), from, origin, null);
+      SpoolFact only = place(spool, target.id(), from, origin, null);
+      door.accept(only.id);
+      return only;
     }
     long until = time("until", request.until(), spool);
     if (until <= from) {
@@ -116,7 +130,17 @@ class SpoolActs {
     there.visitId = there.id;
     facts.save(there);
     place(spool, back, until, origin, there.id);
+    door.accept(there.id);
     return there;
+  }
+
+  private LongConsumer throughDoor(
+      String code, PlaceInfo from, PlaceInfo to, long atS, MoveRequest request) {
+    DryerDoor door = doors.getIfAvailable();
+    return door == null
+        ? fact -> {}
+        : door.moving(
+            new DryerDoor.Move(code, from, to, atS, request.until() != null, request.entry()));
   }
 
   /** Only a reel with its end hooked in may be put away; printers, feeders and dryers take any. */

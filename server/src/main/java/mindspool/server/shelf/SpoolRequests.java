@@ -101,7 +101,12 @@ final class SpoolRequests {
   record EmptyRequest(Double emptyReelG, Instant at) {}
 
   /** {@code until} for a visit that is over: the spool then went back to where it was. */
-  record MoveRequest(Long placeId, Instant at, Instant until) {}
+  record MoveRequest(Long placeId, Instant at, Instant until, DryerDoor.Entry entry) {
+
+    MoveRequest(Long placeId, Instant at, Instant until) {
+      this(placeId, at, until, null);
+    }
+  }
 
   /**
    * A weighing.

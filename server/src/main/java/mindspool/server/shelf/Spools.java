@@ -105,7 +105,12 @@ public class Spools {
 
   /** Puts a spool somewhere; returns the fact's number. */
   public long move(String code, long placeId, Instant at) {
-    return acts.moved(code, new MoveRequest(placeId, at, null), Origin.HAND).id;
+    return acts.moved(code, new MoveRequest(placeId, at, null), Origin.HAND, false).id;
+  }
+
+  /** Moves a spool as by hand, now; a cycle that it is in follows. */
+  public void moveByHand(String code, long placeId) {
+    acts.move(code, new MoveRequest(placeId, null, null), Origin.HAND);
   }
 
   /** Whether a code is that of a spool in stock. */

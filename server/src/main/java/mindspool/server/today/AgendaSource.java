@@ -20,9 +20,66 @@ public interface AgendaSource {
    * @param why the reason
    * @param ifSkipped what happens otherwise
    * @param link page on which it is done
+   * @param deed what is recorded when it is done; null where nothing is but that
    */
   record Line(
-      String key, long atS, Doer doer, String what, String why, String ifSkipped, String link) {}
+      String key,
+      long atS,
+      Doer doer,
+      String what,
+      String why,
+      String ifSkipped,
+      String link,
+      Deed deed) {
+
+    /** One that is only said to be done. */
+    public Line(
+        String key, long atS, Doer doer, String what, String why, String ifSkipped, String link) {
+      this(key, atS, doer, what, why, ifSkipped, link, null);
+    }
+  }
+
+  /** What doing a line means for the record. */
+  enum Kind {
+    /** Spools leave a dryer for a place. */
+    TAKE_OUT,
+    /** Spools go into a dryer and its cycle starts. */
+    PUT_IN,
+    /** A spool is weighed. */
+    WEIGH,
+    /** A job's spool goes to its printer. */
+    START_JOB,
+    /** A container gets fresh desiccant. */
+    DESICCANT
+  }
+
+  /**
+   * What is recorded when a line is done, as far as it is known before.
+   *
+   * @param cycleId the cycle that it is about
+   * @param placeId the dryer or container
+   * @param jobId the job
+   * @param codes the spools
+   * @param setpointC for {@code PUT_IN}, °C
+   * @param hours for {@code PUT_IN}
+   */
+  record Deed(
+      Kind kind,
+      Long cycleId,
+      Long placeId,
+      Long jobId,
+      List<String> codes,
+      Double setpointC,
+      Double hours) {
+
+    public static Deed takeOut(long cycleId, long dryerId, List<String> codes) {
+      return new Deed(Kind.TAKE_OUT, cycleId, dryerId, null, codes, null, null);
+    }
+
+    public static Deed weigh(String code) {
+      return new Deed(Kind.WEIGH, null, null, null, List.of(code), null, null);
+    }
+  }
 
   /** What is due up to a time, and what is overdue. */
   List<Line> lines(long nowS, long untilS);

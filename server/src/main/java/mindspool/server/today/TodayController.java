@@ -15,6 +15,7 @@ import mindspool.core.Require;
 import mindspool.core.Text;
 import mindspool.core.climate.Horizon;
 import mindspool.server.http.MayBeNull;
+import mindspool.server.today.AgendaSource.Deed;
 import mindspool.server.today.AgendaSource.Doer;
 import mindspool.server.today.AgendaSource.Line;
 import org.slf4j.Logger;
@@ -61,6 +62,7 @@ class TodayController {
       String why,
       String ifSkipped,
       String link,
+      @MayBeNull Deed deed,
       @MayBeNull TodayAct.Kind said,
       Long actId,
       @MayBeNull String person) {}
@@ -117,6 +119,7 @@ class TodayController {
         line.why(),
         line.ifSkipped(),
         line.link(),
+        line.deed(),
         holds == null ? null : holds.kind,
         holds == null ? null : holds.actId,
         holds == null ? null : holds.person);
