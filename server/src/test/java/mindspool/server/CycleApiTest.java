@@ -261,7 +261,8 @@ class CycleApiTest extends ServerTest {
     assertThat(line("cycle-" + id + "-empty")).isNull();
     assertThat(refused(id, "\"act\": \"EMPTY\", \"placeId\": %d".formatted(shelf)))
         .isEqualTo("act");
-    started(spool("PETG", ""), 60, 6, 0);
+    assertThat(start("\"codes\": [\"%s\"], \"hours\": 6".formatted(spool("PETG", ""))).status())
+        .isEqualTo(201);
   }
 
   private JsonNode line(String key) {
