@@ -56,12 +56,24 @@ function typing(target: EventTarget | null): boolean {
 
 const scan = scannerOf((code) => void router.push(`/spool/${code}`))
 
-function key(event: KeyboardEvent) {
-  // The address on a label begins like a search; then the quick box reads the rest.
-  if (!typing(event.target) && scan(event.key, event.timeStamp)) {
+/** The field that has the focus, as far as keys land in it. */
+function fieldOf(target: EventTarget | null): HTMLInputElement | HTMLTextAreaElement | undefined {
+  return target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement
+    ? target
+    : undefined
+}
+
+/** Before anything else sees a key: a scan goes to the spool, wherever the focus is. */
+function beforeAll(event: KeyboardEvent) {
+  const field = fieldOf(event.target)
+  if (scan(event.key, event.timeStamp, field)) {
     event.preventDefault()
-    return
+    event.stopPropagation()
+    field?.dispatchEvent(new Event('input', { bubbles: true }))
   }
+}
+
+function key(event: KeyboardEvent) {
   if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) {
     return
   }
@@ -90,12 +102,16 @@ function key(event: KeyboardEvent) {
 }
 
 onMounted(() => {
+  window.addEventListener('keydown', beforeAll, { capture: true })
   window.addEventListener('keydown', key)
   void shelf.read()
   void dryers.read()
   void alerts.read()
 })
-onBeforeUnmount(() => window.removeEventListener('keydown', key))
+onBeforeUnmount(() => {
+  window.removeEventListener('keydown', beforeAll, { capture: true })
+  window.removeEventListener('keydown', key)
+})
 </script>
 
 <template>

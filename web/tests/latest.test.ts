@@ -87,8 +87,8 @@ it('previews a log by all that was answered although the first preview comes las
     layout,
   })
   const waiting: ((body: object) => void)[] = []
-  vi.stubGlobal('fetch', (request: Request | string) =>
-    typeof request === 'string'
+  vi.stubGlobal('fetch', (request: Request) =>
+    new URL(request.url).pathname.endsWith('/climate-files')
       ? Promise.resolve(reply(preview([date, unit])))
       : new Promise((resolve) => waiting.push((body) => resolve(reply(body)))),
   )
@@ -96,7 +96,7 @@ it('previews a log by all that was answered although the first preview comes las
   const input = log.get('[data-testid=log-file]')
   Object.defineProperty(input.element, 'files', { value: [new File(['x'], 'a.csv')] })
   await input.trigger('change')
-  await flushPromises()
+  await vi.waitFor(() => log.get('[data-testid=answer-DAY_FIRST]'))
   await log.get('[data-testid=answer-DAY_FIRST]').trigger('click')
   await log.get('[data-testid=answer-FRACTION]').trigger('click')
   await flushPromises()

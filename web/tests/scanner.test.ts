@@ -29,6 +29,29 @@ describe('a label scanner that types', () => {
     expect(found).toEqual(['AC7X'])
   })
 
+  it('puts a field back as it was, and leaves a scale that types alone', () => {
+    const found: string[] = []
+    const scan = scannerOf((code) => found.push(code))
+    const type = (text: string, field: { value: string }) =>
+      [...text, 'Enter'].map((key, i) => {
+        const taken = scan(key, 10_000 * text.length + 5 * i, field)
+        if (key !== 'Enter' && !taken) {
+          field.value += key
+        }
+        return taken
+      })
+    const price = { value: '19' }
+    expect(type('http://host:8080/spool/ac7x', price).at(-1)).toBe(true)
+    expect(price.value).toBe('19')
+    const mass = { value: '' }
+    expect(type('4793', mass).some(Boolean)).toBe(false)
+    expect(mass.value).toBe('4793')
+    const note = { value: '' }
+    expect(type('AC7X', note).at(-1)).toBe(true)
+    expect(note.value).toBe('')
+    expect(found).toEqual(['AC7X', 'AC7X'])
+  })
+
   it('finds the code at the end of an address and ignores other codes', () => {
     expect(typed('http://host:8080/spool/ac7x', 5)).toEqual(['AC7X'])
     expect(typed('0015', 5)).toEqual([])

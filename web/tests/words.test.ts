@@ -1,6 +1,15 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
-import { ago, band, hours, moisture, temperature } from '@/parts/format'
+import {
+  ago,
+  atMost,
+  band,
+  hours,
+  inShownUnits,
+  moisture,
+  setTo,
+  temperature,
+} from '@/parts/format'
 import { searchSpools } from '@/parts/searchSpools'
 import { standingAt } from '@/parts/spoolAtTime'
 import { usePreferences } from '@/stores/preferences'
@@ -30,6 +39,14 @@ describe('numbers in words', () => {
       '2.64 %',
       '13.2 %',
     ])
+  })
+
+  it('rounds limits to the safe side, and shows what is set as it is', () => {
+    expect([64.5, 58.97, 60, 59.9999999].map(atMost)).toEqual(['64 °C', '58 °C', '60 °C', '60 °C'])
+    expect([64.5, 58.97, 60].map(setTo)).toEqual(['64.5 °C', '58.9 °C', '60 °C'])
+    usePreferences().fahrenheit = true
+    expect(atMost(64.5)).toBe('148 °F')
+    expect(inShownUnits('set to 64.5 °C, not 70 °C')).toBe('set to 148.1 °F, not 158 °F')
   })
 
   it('says hours as people do', () => {

@@ -3,7 +3,7 @@ import { computed, ref, useTemplateRef } from 'vue'
 import { Problem } from '@/api/client'
 import { useActs } from '@/stores/acts'
 import { useDryers } from '@/stores/dryers'
-import { moment, temperature } from './format'
+import { moment, setTo } from './format'
 import { useShelf, type Spool } from '@/stores/shelf'
 import ProblemNote from './ProblemNote.vue'
 
@@ -91,7 +91,7 @@ function key(event: KeyboardEvent) {
   >
     <div v-if="dryer" class="asks" data-testid="dryer-asks">
       <p v-if="running">
-        {{ dryer.place.name }} heats to {{ temperature(running.setpointC) }} until
+        {{ dryer.place.name }} heats to {{ setTo(running.setpointC) }} until
         {{ moment(running.plannedEndS, shelf.nowS) }}, with {{ running.codes.join(', ') }}.
       </p>
       <p v-else>No cycle runs in {{ dryer.place.name }}.</p>

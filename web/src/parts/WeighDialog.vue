@@ -48,9 +48,20 @@ const nothingUsed = ref(
 /** The mass that a scale gave; typing over it makes it a person's. */
 const fromScale = ref<{ typed: string; stepG: number } | null>(null)
 
+/** What the scale shows while something else is being typed: offered, never forced. */
+const offered = ref<{ typed: string; stepG: number } | null>(null)
+
 function rests(massG: number, stepG: number) {
-  typed.value = String(massG)
-  fromScale.value = { typed: typed.value, stepG }
+  offered.value = { typed: String(massG), stepG }
+  if (typed.value === '' || typed.value === fromScale.value?.typed) {
+    takeOffered()
+  }
+}
+
+function takeOffered() {
+  fromScale.value = offered.value
+  typed.value = offered.value?.typed ?? typed.value
+  offered.value = null
 }
 
 function press(key: string) {
@@ -117,6 +128,15 @@ async function save() {
         About {{ grams(spool.expectedGrossG) }} if nothing was used since the last weighing.
       </p>
       <ScaleLine @rests="rests" />
+      <button
+        v-if="offered"
+        type="button"
+        class="button"
+        data-testid="offered"
+        @click="takeOffered"
+      >
+        take the scale's {{ offered.typed }} g
+      </button>
       <div class="pad" aria-hidden="true">
         <button
           v-for="k in KEYS"

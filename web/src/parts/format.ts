@@ -36,6 +36,19 @@ export function temperature(celsius: number, decimals = 0): string {
     : `${celsius.toFixed(decimals)} °C`
 }
 
+/** A limit that must not be passed, rounded down, in the unit that the person chose. */
+export function atMost(celsius: number): string {
+  const floor = (value: number) => Math.floor(value + 1e-6)
+  return usePreferences().fahrenheit ? `${floor(celsius * 1.8 + 32)} °F` : `${floor(celsius)} °C`
+}
+
+/** What something is set to: to the tenth where it is no whole number, never more than it is. */
+export function setTo(celsius: number): string {
+  const shown = usePreferences().fahrenheit ? celsius * 1.8 + 32 : celsius
+  const unit = usePreferences().fahrenheit ? '°F' : '°C'
+  return `${Math.floor(10 * shown + 1e-6) / 10} ${unit}`
+}
+
 /** A sentence of the server with its temperatures in the unit that the person chose. */
 export function inShownUnits(sentence: string): string {
   return usePreferences().fahrenheit

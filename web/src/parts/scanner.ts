@@ -2,28 +2,41 @@
 const MEAN_APART_MS = 60
 /** One key may come so late, ms: a busy computer holds a key back now and then. */
 const MOST_APART_MS = 250
+const ADDRESS = /\/spool\/[a-z0-9]{4}\/?$/i
 const CODE = /([3479ACEFHJKMNPRTWXY]{4})$/i
 const LEAST_KEYS = 4
 
+/** Where the keys of a scan land: what was there before the first of them comes back. */
+export interface Field {
+  value: string
+}
+
 /**
- * Tells a label scanner that types from a person: feed it every key pressed outside of fields.
+ * Tells a label scanner that types from a person: feed it every key pressed, wherever the focus is.
+ * In a field only an address or a code with a letter is a scan: a scale that types may be as fast.
  *
  * @param found is called with the spool's code once a scan has ended with Enter
- * @returns takes a key and the time of its press; true when it belongs to a scan
+ * @returns takes a key, the time of its press and the field it lands in, if any; true when it
+ *     belongs to a scan and has no business elsewhere
  */
 export function scannerOf(found: (code: string) => void) {
   let typed = ''
   let firstMs = 0
   let lastMs = 0
+  let before = ''
   const steady = (atMs: number) => atMs - firstMs < MEAN_APART_MS * typed.length
-  return (key: string, atMs: number): boolean => {
+  return (key: string, atMs: number, field?: Field): boolean => {
     const goesOn = typed !== '' && atMs - lastMs < MOST_APART_MS
     lastMs = atMs
     if (key === 'Enter') {
       const code = typed.length >= LEAST_KEYS ? CODE.exec(typed.trim())?.[1] : undefined
-      const scanned = goesOn && steady(atMs) && code !== undefined
+      const sure = !field || ADDRESS.test(typed.trim()) || /[a-z]/i.test(code ?? '')
+      const scanned = goesOn && steady(atMs) && code !== undefined && sure
       typed = ''
       if (scanned) {
+        if (field) {
+          field.value = before
+        }
         found(code.toUpperCase())
       }
       return scanned
@@ -34,10 +47,12 @@ export function scannerOf(found: (code: string) => void) {
     if (!goesOn) {
       typed = key
       firstMs = atMs
+      before = field?.value ?? ''
       return false
     }
     const part = steady(atMs)
     typed += key
-    return part
+    // In a field it stays until the scan is known to be one.
+    return part && !field
   }
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { temperature } from '@/parts/format'
+import { atMost, setTo, temperature } from '@/parts/format'
 
 const props = defineProps<{ forecast: Schemas['DryingAnswer']; roomTemperatureC: number }>()
 
@@ -38,7 +38,7 @@ const ticks = computed(() => {
         <span v-if="celsius % 20 === 0">{{ temperature(celsius) }}</span>
       </div>
       <div class="set" :style="{ left: left(forecast.setpointC) }">
-        <span>set {{ temperature(forecast.setpointC) }}</span>
+        <span>set {{ setTo(forecast.setpointC) }}</span>
       </div>
     </div>
     <ul>
@@ -47,7 +47,7 @@ const ticks = computed(() => {
         :key="limit.what"
         :class="{ sets: limit.what === forecast.ceiling.setBy }"
       >
-        <b class="number">{{ temperature(limit.temperatureC) }}</b>
+        <b class="number">{{ atMost(limit.temperatureC) }}</b>
         <span
           >{{ limit.what
           }}<template v-if="limit.what === forecast.ceiling.setBy"

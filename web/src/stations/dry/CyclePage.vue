@@ -10,7 +10,16 @@ import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SpoolFace from '@/parts/SpoolFace.vue'
 import WeighDialog from '@/parts/WeighDialog.vue'
-import { dateTime, hours, inShownUnits, moisture, moment, temperature } from '@/parts/format'
+import {
+  atMost,
+  dateTime,
+  hours,
+  inShownUnits,
+  moisture,
+  moment,
+  setTo,
+  temperature,
+} from '@/parts/format'
 import { usePolled } from '@/parts/polled'
 import { faceAt, faceLabel, moistureAt } from '@/parts/spoolAtTime'
 import { useActs } from '@/stores/acts'
@@ -72,7 +81,7 @@ const headline = computed(() => {
   const end = moment(c.plannedEndS, nowS.value)
   switch (c.stage) {
     case 'RUNNING':
-      return `${c.dryer}: ${temperature(c.setpointC)} until ${end}`
+      return `${c.dryer}: ${setTo(c.setpointC)} until ${end}`
     case 'PAUSED':
       return `${c.dryer}: paused`
     case 'OVER':
@@ -250,10 +259,8 @@ function tell(span: Schemas['CycleEventView'], ran: boolean) {
         <HeatLane :view="view" :scale="scale" />
         <div class="small">
           <template v-if="view.shownC !== null">{{ temperature(view.shownC, 1) }} now; </template>
-          set {{ temperature(cycle.setpointC)
-          }}<template v-if="view.harmC !== null"
-            >; harmed above {{ temperature(view.harmC) }}</template
-          >
+          set {{ setTo(cycle.setpointC)
+          }}<template v-if="view.harmC !== null">; harmed above {{ atMost(view.harmC) }}</template>
         </div>
       </template>
       <template v-for="spool in view.spools" :key="spool.code">

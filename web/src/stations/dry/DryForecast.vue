@@ -4,7 +4,7 @@ import { answer, client } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SpoolFace from '@/parts/SpoolFace.vue'
 import WhyNumber from '@/parts/WhyNumber.vue'
-import { hours, moisture, temperature } from '@/parts/format'
+import { atMost, hours, moisture, setTo, temperature } from '@/parts/format'
 import { useLatestAnswer } from '@/parts/latestAnswer'
 import { faceAt, faceLabel, moistureAt } from '@/parts/spoolAtTime'
 import { usePreferences } from '@/stores/preferences'
@@ -196,7 +196,7 @@ function written(value: number | null): string {
       <div class="lower">
         <section>
           <h2>
-            Ceiling {{ temperature(forecast.ceiling.temperatureC) }}, set by the
+            Ceiling {{ atMost(forecast.ceiling.temperatureC) }}, set by the
             {{ forecast.ceiling.setBy }}
           </h2>
           <CeilingScale :forecast="forecast" :room-temperature-c="view!.roomTemperatureC" />
@@ -222,7 +222,7 @@ function written(value: number | null): string {
                   <td>
                     <b>{{ recipe.name }}</b>
                   </td>
-                  <td class="n">{{ temperature(recipe.setpointC) }}</td>
+                  <td class="n">{{ setTo(recipe.setpointC) }}</td>
                   <td class="n">{{ written(recipe.hours) }}</td>
                   <td class="n">{{ moisture(recipe.outerPercent) }}</td>
                   <td class="n">{{ moisture(recipe.meanPercent) }}</td>

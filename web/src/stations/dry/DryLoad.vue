@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { answer, client, type Schemas } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import WhyNumber from '@/parts/WhyNumber.vue'
-import { hours, temperature } from '@/parts/format'
+import { atMost, hours, setTo } from '@/parts/format'
 import { useLatestAnswer } from '@/parts/latestAnswer'
 import { useShelf } from '@/stores/shelf'
 import LoadLanes from './LoadLanes.vue'
@@ -43,7 +43,7 @@ const headline = computed(() => {
   }
   const all = lastReady(view.value?.printReady ?? [])
   return all === null || all.likelyHours === null
-    ? `Not all get dry enough to print at ${temperature(f.setpointC)}`
+    ? `Not all get dry enough to print at ${setTo(f.setpointC)}`
     : printsAfter(all, f.setpointC).replace('Prints', `All ${f.spools.length} print`)
 })
 
@@ -84,7 +84,7 @@ const advice = computed(() => {
   const delicate = f.spools[f.heldBackBy]
   if (delicate && f.withoutItC > f.setpointC + 1) {
     lines.push(
-      `${title(delicate.name)} allows no more than ${temperature(delicate.ceiling.temperatureC)} (${delicate.ceiling.setBy}). Without it the others could go at ${temperature(f.withoutItC)}.`,
+      `${title(delicate.name)} allows no more than ${atMost(delicate.ceiling.temperatureC)} (${delicate.ceiling.setBy}). Without it the others could go at ${atMost(f.withoutItC)}.`,
     )
   }
   if (f.lastHours === null) {

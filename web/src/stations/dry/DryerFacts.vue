@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { temperature } from '@/parts/format'
+import { atMost } from '@/parts/format'
 import type { Dryer } from '@/stores/dryers'
 
 /** What is known of a dryer, in three lines, with the way to tell more. */
@@ -20,7 +20,7 @@ const air = computed(() =>
 
 <template>
   <div class="facts small soft">
-    <p>{{ dryer.kindTitle }}, up to {{ temperature(dryer.ratedMaxC) }}, {{ air }}</p>
+    <p>{{ dryer.kindTitle }}, up to {{ atMost(dryer.ratedMaxC) }}, {{ air }}</p>
     <p :class="{ doubtful: !dryer.behaviour.measured }">{{ heat }}</p>
     <p v-for="caution in dryer.cautions" :key="caution" class="caution">{{ caution }}</p>
     <router-link :to="`/dryer/${dryer.placeId}`">describe and measure it</router-link>

@@ -9,7 +9,7 @@ import { useConflict } from '@/parts/conflict'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
-import { dateTime, temperature } from '@/parts/format'
+import { atMost, dateTime, temperature } from '@/parts/format'
 import { questions } from '@/parts/latestAnswer'
 import { useDryers } from '@/stores/dryers'
 
@@ -237,7 +237,7 @@ async function measureVent(keep: boolean) {
   <template v-if="dryer">
     <h1>{{ dryer.name }}</h1>
     <p class="soft">
-      {{ dryer.kindTitle }}, up to {{ temperature(dryer.ratedMaxC) }};
+      {{ dryer.kindTitle }}, up to {{ atMost(dryer.ratedMaxC) }};
       <router-link :to="`/place/${dryer.placeId}`">its place and air</router-link>
     </p>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import SpoolFace from '@/parts/SpoolFace.vue'
-import { hours, moment, temperature } from '@/parts/format'
+import { hours, moment, setTo } from '@/parts/format'
 import { faceAt, faceLabel, moistureAt } from '@/parts/spoolAtTime'
 import { useDryers, type Cycle } from '@/stores/dryers'
 import { useShelf } from '@/stores/shelf'
@@ -33,7 +33,7 @@ function words(cycle: Cycle): string {
   const left = (cycle.plannedEndS - shelf.nowS) / 3600
   switch (cycle.stage) {
     case 'RUNNING':
-      return `${temperature(cycle.setpointC)} until ${end}, ${hours(Math.max(0.02, left))} to go`
+      return `${setTo(cycle.setpointC)} until ${end}, ${hours(Math.max(0.02, left))} to go`
     case 'PAUSED':
       return 'paused, not heating'
     case 'TO_EMPTY':

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { temperature } from '@/parts/format'
+import { setTo } from '@/parts/format'
 import type { TimeScale } from '@/parts/timeScale'
 
 /** What the dryer's thermometer showed against what was set and what harms something inside. */
@@ -38,7 +38,7 @@ const shown = computed(() =>
     :viewBox="`0 0 ${scale.width} ${HEIGHT}`"
     preserveAspectRatio="none"
     role="img"
-    :aria-label="`Temperature inside; set to ${temperature(view.summary.setpointC)}`"
+    :aria-label="`Temperature inside; set to ${setTo(view.summary.setpointC)}`"
   >
     <rect
       v-for="span in view.coldSpans"

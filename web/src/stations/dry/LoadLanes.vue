@@ -4,7 +4,7 @@ import type { Schemas } from '@/api/client'
 import TimeAxis from '@/parts/TimeAxis.vue'
 import { TimeScale } from '@/parts/timeScale'
 import WhyNumber from '@/parts/WhyNumber.vue'
-import { hours, moisture, temperature } from '@/parts/format'
+import { atMost, hours, moisture } from '@/parts/format'
 import type { Spool } from '@/stores/shelf'
 
 /** One lane per spool over common hours: its mean moisture with its band on the way to the target. */
@@ -112,7 +112,7 @@ const air = computed(() =>
               known within a factor of two, as diffusivities are.
             </p>
             <p>
-              Its ceiling is {{ temperature(lane.ceiling.temperatureC) }}, set by the
+              Its ceiling is {{ atMost(lane.ceiling.temperatureC) }}, set by the
               {{ lane.ceiling.setBy }}; in this air it gets down to
               {{ moisture(lane.floorPercent) }}.
             </p>

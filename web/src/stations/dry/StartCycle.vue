@@ -4,7 +4,7 @@ import { useRouter } from 'vue-router'
 import { Problem } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
-import { hours, moment, temperature } from '@/parts/format'
+import { atMost, hours, moment, setTo } from '@/parts/format'
 import { useDryers } from '@/stores/dryers'
 
 /** Starts what is thought through on the page: these spools, this dryer, so long. */
@@ -71,8 +71,8 @@ async function start() {
     <p v-else-if="dryer?.outOfOrder">{{ dryer.name }} is out of order.</p>
     <form v-else novalidate @submit.prevent="start">
       <p v-if="cooler" class="step">
-        Set {{ temperature(startC) }} for the first 2 h, then {{ temperature(setpoint) }}: damp, it
-        softens earlier.
+        Set {{ atMost(startC) }} for the first 2 h, then {{ setTo(setpoint) }}: damp, it softens
+        earlier.
       </p>
       <NumberField
         id="start-hours"
@@ -88,7 +88,7 @@ async function start() {
         <el-date-picker id="start-at" v-model="at" type="datetime" format="D MMM YYYY, HH:mm" />
       </div>
       <button class="button primary" :disabled="busy || stale" data-testid="start-cycle">
-        Start {{ dryer?.name }}: {{ hours(length ?? proposed) }} at {{ temperature(setpoint) }}
+        Start {{ dryer?.name }}: {{ hours(length ?? proposed) }} at {{ setTo(setpoint) }}
       </button>
     </form>
     <ProblemNote v-if="problem" :problem="problem" />

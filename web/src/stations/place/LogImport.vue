@@ -50,23 +50,26 @@ async function choose(file: File | undefined) {
   reset()
   stage.value = 'reading'
   reading = new AbortController()
-  const body = new FormData()
-  body.append('file', file)
-  body.append('zone', Intl.DateTimeFormat().resolvedOptions().timeZone)
+  const { signal } = reading
   try {
-    const response = await fetch(`/api/places/${props.placeId}/climate-files`, {
-      method: 'POST',
-      body,
-      signal: reading.signal,
-    })
-    const read: unknown = await response.json()
-    if (!response.ok) {
-      throw Problem.of(read)
-    }
-    preview.value = read as Preview
+    preview.value = await answer(
+      client.POST('/api/places/{placeId}/climate-files', {
+        params: {
+          path: { placeId: props.placeId },
+          query: { zone: Intl.DateTimeFormat().resolvedOptions().timeZone },
+        },
+        body: { file: file.name },
+        // The document knows a file by its name only; a form carries it whole.
+        bodySerializer: () => {
+          const form = new FormData()
+          form.append('file', file)
+          return form
+        },
+        signal,
+      }),
+    )
   } catch (cause) {
-    problem.value =
-      cause instanceof DOMException && cause.name === 'AbortError' ? null : Problem.of(cause)
+    problem.value = signal.aborted ? null : Problem.of(cause)
   }
   stage.value = 'idle'
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
 import type { Schemas } from '@/api/client'
-import { hours, moisture, moment, temperature } from '@/parts/format'
+import { atMost, hours, moisture, moment } from '@/parts/format'
 import TimeAxis from '@/parts/TimeAxis.vue'
 import { TimeScale } from '@/parts/timeScale'
 import type { Spool } from '@/stores/shelf'
@@ -90,7 +90,7 @@ const loads = computed(() =>
     ),
     y: laneOf(load.dryerId) * LANE + 6,
     chosen: load.codes.includes(chosen.value ?? ''),
-    label: `${load.dryer}: ${load.codes.join(', ')} at ${temperature(load.setpointC)} from ${moment(props.view.startS + 3600 * load.startHour, props.view.startS)} for ${hours(load.endHour - load.startHour)}`,
+    label: `${load.dryer}: ${load.codes.join(', ')} at ${atMost(load.setpointC)} from ${moment(props.view.startS + 3600 * load.startHour, props.view.startS)} for ${hours(load.endHour - load.startHour)}`,
   })),
 )
 

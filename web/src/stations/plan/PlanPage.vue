@@ -5,7 +5,7 @@ import NumberField from '@/parts/NumberField.vue'
 import { questions } from '@/parts/latestAnswer'
 import { usePolled } from '@/parts/polled'
 import ProblemNote from '@/parts/ProblemNote.vue'
-import { hours, moment, temperature } from '@/parts/format'
+import { atMost, hours, moment } from '@/parts/format'
 import { useActs } from '@/stores/acts'
 import { useShelf } from '@/stores/shelf'
 import AttendanceEditor from './AttendanceEditor.vue'
@@ -175,7 +175,7 @@ function where(job: Schemas['JobPlan']): string {
   }
   const at = moment(nowS.value + 3600 * load.startHour, nowS.value)
   const out = moment(nowS.value + 3600 * (job.leavesHour ?? load.outHour), nowS.value)
-  return `${job.code} into ${load.dryer} ${at}, ${temperature(load.setpointC)}, out ${out}`
+  return `${job.code} into ${load.dryer} ${at}, ${atMost(load.setpointC)}, out ${out}`
 }
 </script>
 

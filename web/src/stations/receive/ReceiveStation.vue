@@ -185,6 +185,13 @@ const face = computed<Face | null>(() => {
     : null
 })
 
+/** Enter in a field is the end of a word or a scanner's: only the button takes into stock. */
+function notFromAField(event: KeyboardEvent) {
+  if (event.target instanceof HTMLInputElement) {
+    event.preventDefault()
+  }
+}
+
 async function receive() {
   tried.value = true
   saving.value = true
@@ -224,7 +231,7 @@ async function receive() {
     </button>
     <span class="soft small">The form below is ready for more of the same lot.</span>
   </section>
-  <form novalidate class="columns" @submit.prevent="receive">
+  <form novalidate class="columns" @submit.prevent="receive" @keydown.enter="notFromAField">
     <div class="fields">
       <div class="group">
         <ChoiceField

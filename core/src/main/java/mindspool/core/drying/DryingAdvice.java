@@ -5,6 +5,7 @@ import static mindspool.core.PhysicalConstants.kelvin;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import mindspool.core.Require;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.climate.SaturationPressure;
 import mindspool.core.drying.DryingCeiling.Setter;
@@ -51,8 +52,10 @@ final class DryingAdvice {
     ceiling.slow().ifPresent(slow -> say("%s", slow));
     if (cycle.setpointC() > ceiling.temperatureC()) {
       say(
-          "%.0f °C is above the ceiling of %.0f °C: %s. Lower the setpoint.",
-          cycle.setpointC(), ceiling.temperatureC(), ceiling.limits().get(0).why());
+          "%s °C is above the ceiling of %.0f °C: %s. Lower the setpoint.",
+          Require.plain(cycle.setpointC()),
+          Math.floor(ceiling.temperatureC()),
+          ceiling.limits().get(0).why());
     }
     double floor = runs.floorPercent(cycle.setpointC());
     if (floor >= target) {
@@ -85,13 +88,13 @@ final class DryingAdvice {
     if (needed <= ceiling.temperatureC()) {
       say(
           "Hotter helps: in this air set more than %.0f °C; the ceiling is %.0f °C.",
-          Math.ceil(needed), ceiling.temperatureC());
+          Math.ceil(needed), Math.floor(ceiling.temperatureC()));
     } else {
       say(
           "Heat alone does not help: it would take more than %.0f °C, the ceiling is %.0f °C, set by"
               + " the %s. %s",
           Math.ceil(needed),
-          ceiling.temperatureC(),
+          Math.floor(ceiling.temperatureC()),
           ceiling.setBy().word(),
           ceiling.setBy() == Setter.FILAMENT ? "" : raiseCeiling());
     }
@@ -124,7 +127,7 @@ final class DryingAdvice {
         "Not within ten days at %.0f °C; the floor of %.3f %% is close or the cycle too cool.",
         cycle.setpointC(), floor);
     if (cycle.setpointC() < recommended() - 1) {
-      say("Set %.0f °C, which everything in the dryer stands.", recommended());
+      say("Set %.0f °C, which everything in the dryer stands.", Math.floor(recommended()));
     }
     if (dryer.airChangesPerHour().orElse(99) < 2) {
       say("The dryer keeps its damp air: open its vent a little or add desiccant.");

@@ -131,7 +131,7 @@ final class PlanReasons {
     String dry =
         say(
             "to the core after %s at %.0f °C, nine times in ten",
-            hours(load.neededHours()), load.setpointC());
+            hours(load.neededHours()), Math.floor(load.setpointC()));
     words.append(
         prints.isPresent()
             ? say(
@@ -173,7 +173,9 @@ final class PlanReasons {
             .orElseThrow();
     return say(
         " %d spools in one load save heat and walks; %s allows no more than %.0f °C.",
-        load.spools().size(), lowest.code(), context.times().of(lowest, load.dryer()).ceilingC());
+        load.spools().size(),
+        lowest.code(),
+        Math.floor(context.times().of(lowest, load.dryer()).ceilingC()));
   }
 
   /** Who has the spools that could serve it. */

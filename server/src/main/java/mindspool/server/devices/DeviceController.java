@@ -13,6 +13,7 @@ import java.util.OptionalDouble;
 import mindspool.core.InvalidValueException;
 import mindspool.core.device.Quantity;
 import mindspool.core.device.ReadingUnit;
+import mindspool.core.device.ScaleStep;
 import mindspool.core.device.StableMass;
 import mindspool.core.hygrometer.HygrometerCorrection;
 import mindspool.core.hygrometer.Plausibility;
@@ -41,7 +42,6 @@ import org.springframework.web.bind.annotation.RestController;
 class DeviceController {
 
   private static final long DAY_S = 86_400;
-  private static final double USUAL_SCALE_STEP_G = 1;
   private static final long FRESH_MS = 30_000;
 
   /** Readings of so long tell whether a scale rests, ms. */
@@ -213,7 +213,10 @@ class DeviceController {
                         "id", device.name, "a scale", "No mass is read from this device."));
     List<Kept> latest =
         mass.lastMs == null ? List.of() : readings.since(mass.id, mass.lastMs - SETTLING_MS);
-    double stepG = device.resolution == null ? USUAL_SCALE_STEP_G : device.resolution;
+    double stepG =
+        device.resolution == null
+            ? ScaleStep.of(latest.stream().map(Kept::value).toList())
+            : device.resolution;
     if (latest.isEmpty()) {
       return new ScaleView(null, null, stepG, null);
     }

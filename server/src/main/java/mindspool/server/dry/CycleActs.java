@@ -225,7 +225,11 @@ class CycleActs {
       throw new InvalidValueException(
           field,
           Require.plain(setpointC) + " °C",
-          String.format(Locale.ROOT, "up to %.1f °C for %s", ceiling.temperatureC(), spool.code()),
+          String.format(
+              Locale.ROOT,
+              "up to %.1f °C for %s",
+              Math.floor(10 * ceiling.temperatureC()) / 10,
+              spool.code()),
           ceiling.limits().get(0).why() + ". " + String.join(" ", ceiling.raisedBy()));
     }
   }

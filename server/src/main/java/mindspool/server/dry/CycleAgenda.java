@@ -2,6 +2,7 @@ package mindspool.server.dry;
 
 import java.util.ArrayList;
 import java.util.List;
+import mindspool.core.Require;
 import mindspool.core.drying.DampStart;
 import mindspool.server.dry.CycleController.CycleView;
 import mindspool.server.dry.CycleController.SpoolInCycle;
@@ -46,9 +47,9 @@ class CycleAgenda implements AgendaSource {
               "cycle-" + cycle.id + "-heat",
               at,
               Doer.PERSON,
-              "Set %s to %.0f °C".formatted(name(course), course.setpointC()),
+              "Set %s to %s °C".formatted(name(course), Require.plain(course.setpointC())),
               "The damp outside is gone by then; until then it is kept at %.0f °C."
-                  .formatted(cycle.startC),
+                  .formatted(Math.floor(cycle.startC)),
               "It goes on, slower.",
               link(course)));
     }

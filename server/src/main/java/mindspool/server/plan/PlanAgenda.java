@@ -153,7 +153,7 @@ class PlanAgenda implements AgendaSource {
             .formatted(
                 codes,
                 climates.place(loading.dryerId).name(),
-                setpoint == null ? "" : " at %.0f °C".formatted(setpoint)),
+                setpoint == null ? "" : " at %.0f °C".formatted(Math.floor(setpoint))),
         "For " + names + ".",
         "Not dry in time: the job prints badly, or starts later.",
         "/dry/" + codes.replace(", ", "+"),
@@ -163,7 +163,7 @@ class PlanAgenda implements AgendaSource {
             loading.dryerId,
             null,
             of.stream().map(entry -> entry.code).distinct().toList(),
-            setpoint,
+            setpoint == null ? null : Math.floor(setpoint),
             hours(loading, of)));
   }
 }
