@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { onMounted, reactive, ref } from 'vue'
+import { onMounted, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
 import ConflictChoice from '@/parts/ConflictChoice.vue'
 import { useConflict } from '@/parts/conflict'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { grams } from '@/parts/format'
+import { useActs } from '@/stores/acts'
 
+const acts = useActs()
 const lots = ref<Schemas['LotView'][]>([])
 const problem = ref<Problem | null>(null)
 const changing = ref<number | null>(null)
@@ -61,6 +63,7 @@ async function read() {
   }
 }
 onMounted(read)
+watch(() => acts.changes, read)
 
 function change(lot: Schemas['LotView']) {
   changing.value = changing.value === lot.id ? null : lot.id
@@ -75,7 +78,7 @@ async function save() {
   try {
     const { maker, batch, price, currency, nozzleLowC, nozzleHighC } = form
     const { bedLowC, bedHighC, ownNozzleC, ownFlowPercent, ownDiameterMm } = form
-    await answer(
+    await acts.record(
       client.PUT('/api/lots/{id}', {
         params: { path: { id: changing.value } },
         body: {
@@ -96,7 +99,6 @@ async function save() {
     )
     changing.value = null
     problem.value = null
-    await read()
   } catch (cause) {
     problem.value = Problem.of(cause)
   }

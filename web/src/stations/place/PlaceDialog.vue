@@ -8,12 +8,14 @@ import ChoiceField from '@/parts/ChoiceField.vue'
 import NumberField from '@/parts/NumberField.vue'
 import { choices, useOptions, type PlaceKind } from '@/stores/options'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import { useActs } from '@/stores/acts'
 import { useShelf } from '@/stores/shelf'
 
 const props = defineProps<{ place?: Schemas['PlaceInfo'] }>()
 const emit = defineEmits<{ close: []; saved: [] }>()
 
 const shelf = useShelf()
+const acts = useActs()
 const options = useOptions()
 const router = useRouter()
 const problem = ref<Problem | null>(null)
@@ -74,8 +76,7 @@ async function save() {
   try {
     if (props.place) {
       const params = { params: { path: { id: props.place.id } }, body: { ...form, version } }
-      await answer(client.PUT('/api/places/{id}', params))
-      await shelf.read()
+      await acts.record(client.PUT('/api/places/{id}', params))
       emit('saved')
     } else {
       const place = await answer(client.POST('/api/places', { body: { ...form } }))

@@ -189,6 +189,37 @@ class ActApiTest extends ServerTest {
     assertThat(grams(id)).isEqualTo(120);
   }
 
+  @Test
+  void aPlaceAndALotAreDescribedAnewAndAsBefore() {
+    Answer renamed =
+        api.put(
+            "/api/places/" + shelf,
+            "{\"name\": \"Rack %d\", \"kind\": \"OPEN_SHELF\", \"withinId\": %d, \"version\": 0}"
+                .formatted(shelf, room));
+    assertThat(renamed.status()).as(renamed.raw().body()).isEqualTo(200);
+    assertThat(words(api.get("/api/acts/" + renamed.act()).body()).get(0))
+        .startsWith("place Rack " + shelf + ": name OPEN_SHELF")
+        .endsWith("→ Rack " + shelf);
+    // Another takes the old name meanwhile: it cannot come back.
+    String before = "OPEN_SHELF";
+    api.undo(renamed.act());
+    assertThat(api.get("/api/places/" + shelf).body().at("/place/name").asString())
+        .startsWith(before);
+    api.redo(renamed.act());
+    assertThat(api.get("/api/places/" + shelf).body().at("/place/name").asString())
+        .isEqualTo("Rack " + shelf);
+    // Changed to what it is already: nothing to undo.
+    Answer same =
+        api.put(
+            "/api/places/" + shelf,
+            "{\"name\": \"Rack %d\", \"kind\": \"OPEN_SHELF\", \"withinId\": %d, \"version\": %d}"
+                .formatted(
+                    shelf,
+                    room,
+                    api.get("/api/places/" + shelf).body().at("/place/version").asInt()));
+    assertThat(same.raw().headers().firstValue("Act")).isEmpty();
+  }
+
   private double grams(long job) {
     for (JsonNode each : api.get("/api/jobs").body()) {
       if (each.get("id").asLong() == job) {

@@ -6,6 +6,7 @@ import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.Text;
 import mindspool.core.climate.MoistAir;
+import mindspool.server.acts.Edits;
 import mindspool.server.climate.PlaceController.PlaceRequest;
 import mindspool.server.climate.PlaceController.PlannedClimateRequest;
 import mindspool.server.climate.PlaceController.TypedClimateRequest;
@@ -23,6 +24,8 @@ class PlaceEditing {
   private final ClimateStore.Typed typed;
   private final ClimateStore.Planned planned;
   private final Climates climates;
+  private final Edits edits;
+  private final EditablePlace editable;
   private final Clock clock;
 
   PlaceEditing(
@@ -30,11 +33,15 @@ class PlaceEditing {
       ClimateStore.Typed typed,
       ClimateStore.Planned planned,
       Climates climates,
+      Edits edits,
+      EditablePlace editable,
       Clock clock) {
     this.places = places;
     this.typed = typed;
     this.planned = planned;
     this.climates = climates;
+    this.edits = edits;
+    this.editable = editable;
     this.clock = clock;
   }
 
@@ -58,9 +65,11 @@ class PlaceEditing {
         places.findById(id).orElseThrow(() -> new NotFoundException("place with number " + id));
     StaleEditException.refuse(
         "The place " + place.name, request.version(), place.version, PlaceInfo.of(place));
+    Edits.Before before = edits.before(editable, place);
     place.name = name(request.name(), id);
     describe(place, request);
     PlaceInfo changed = PlaceInfo.of(places.saveAndFlush(place));
+    edits.changed(editable, id, before, place);
     climates.placesChanged();
     climates.changed(id);
     return changed;

@@ -155,9 +155,11 @@ class DeviceEditing {
     Device device = device(id);
     StaleEditException.refuse(
         "The device " + device.name, request.version(), device.version, current);
+    Edits.Before before = edits.before(editable, device);
     device.name = name(request.name(), id);
     describe(device, request);
     devices.saveAndFlush(device);
+    edits.changed(editable, id, before, device);
     if (request.placeId() != null) {
       moveTo(device, climates.place(request.placeId()).id());
     }

@@ -6,6 +6,7 @@ import java.util.Optional;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.Text;
+import mindspool.server.acts.Edits;
 import mindspool.server.http.NotFoundException;
 import mindspool.server.http.StaleEditException;
 import mindspool.server.shelf.SpoolRequests.LotRequest;
@@ -18,10 +19,14 @@ class LotBook {
   private static final int MOST_NAME = 80;
 
   private final SpoolStore.Lots lots;
+  private final Edits edits;
+  private final EditableLot editable;
   private final Clock clock;
 
-  LotBook(SpoolStore.Lots lots, Clock clock) {
+  LotBook(SpoolStore.Lots lots, Edits edits, EditableLot editable, Clock clock) {
     this.lots = lots;
+    this.edits = edits;
+    this.editable = editable;
     this.clock = clock;
   }
 
@@ -73,10 +78,13 @@ class LotBook {
     String maker = name("maker", request.maker(), true);
     String batch = name("batch", request.batch(), false);
     refuseDouble(lot, maker, batch);
+    Edits.Before before = edits.before(editable, lot);
     lot.maker = maker;
     lot.batch = batch;
     describe(lot, request);
-    return lots.saveAndFlush(lot);
+    Lot changed = lots.saveAndFlush(lot);
+    edits.changed(editable, id, before, changed);
+    return changed;
   }
 
   private void refuseDouble(Lot lot, String maker, String batch) {

@@ -7,6 +7,8 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
 import mindspool.core.Require;
 import mindspool.core.climate.Horizon;
 import mindspool.core.climate.MoistAir;
@@ -33,6 +35,7 @@ import mindspool.server.shelf.SpoolRequests.WeighRequest;
 import mindspool.server.shelf.SpoolViews.SpoolPage;
 import mindspool.server.shelf.SpoolViews.SpoolView;
 import mindspool.server.shelf.WrittenSpools.Written;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -58,6 +61,7 @@ class SpoolController {
   private final SpoolActs acts;
   private final Climates climates;
   private final MaterialCatalogue catalogue;
+  private final ObjectProvider<SpoolInUse> uses;
   private final Clock clock;
 
   SpoolController(
@@ -69,6 +73,7 @@ class SpoolController {
       SpoolActs acts,
       Climates climates,
       MaterialCatalogue catalogue,
+      ObjectProvider<SpoolInUse> uses,
       Clock clock) {
     this.records = records;
     this.known = known;
@@ -78,6 +83,7 @@ class SpoolController {
     this.acts = acts;
     this.climates = climates;
     this.catalogue = catalogue;
+    this.uses = uses;
     this.clock = clock;
   }
 
@@ -192,8 +198,20 @@ class SpoolController {
         .map(
             ranked ->
                 new ChoiceView(
-                    ranked.spool().code(), ranked.enough(), ranked.ready(), ranked.why()))
+                    ranked.spool().code(),
+                    ranked.enough(),
+                    ranked.ready(),
+                    ranked.why() + use(ranked.spool().code())))
         .toList();
+  }
+
+  /** What else it is needed for: a spool that is being dried is not simply taken. */
+  private String use(String code) {
+    return uses.stream()
+        .map(each -> each.useOf(code))
+        .flatMap(Optional::stream)
+        .map(use -> "; " + use)
+        .collect(Collectors.joining());
   }
 
   private SpoolChoice.Candidate candidate(SpoolRecord spool, long now) {
