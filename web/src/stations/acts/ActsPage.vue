@@ -111,6 +111,10 @@ function happened(act: Act): string {
 </template>
 
 <style scoped>
+h2 {
+  margin: 1rem 0 0.25rem;
+}
+
 .acts {
   list-style: none;
   margin: 0 0 1rem;

@@ -57,7 +57,7 @@ const roomOptions = computed(() => [
       :min="20"
       :max="250"
       :step="1"
-      :placeholder="setpointC === undefined ? '' : String(+setpointC.toFixed(1))"
+      :placeholder="setpointC === undefined ? '' : String(Math.floor(10 * setpointC + 1e-6) / 10)"
     />
     <template v-if="!dryer">
       <NumberField

@@ -74,6 +74,8 @@ article :deep(table) {
 article :deep(pre) {
   margin: 0.75rem 0;
   padding: 0.6rem 0.9rem;
+  font-family: var(--mono);
+  font-size: var(--size-2);
   overflow-x: auto;
   background: var(--sheet);
   border-left: 3px solid var(--ink);
