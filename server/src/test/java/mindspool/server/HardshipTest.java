@@ -112,6 +112,21 @@ class HardshipTest {
     return api.get("/api/devices/" + device).body().at("/channels/0/readings").asLong();
   }
 
+  /** What the broker kept is stored after the start; waits as long as that goes on. */
+  private void awaitReadings(long device, long promised) throws InterruptedException {
+    long before = -1;
+    int still = 0;
+    while (still < 200) {
+      long now = readings(device);
+      if (now >= promised) {
+        return;
+      }
+      still = now > before ? 0 : still + 1;
+      before = now;
+      Thread.sleep(100);
+    }
+  }
+
   /** Every kind of act over HTTP and readings over MQTT, killed twice in the middle of it. */
   @Test
   void nothingThatWasAcknowledgedIsLostWhenKilled() throws Exception {
@@ -142,9 +157,7 @@ class HardshipTest {
       promised += stream.acknowledged.get();
       program.start();
       assertThat(ledger.lost()).isEmpty();
-      for (int i = 0; i < 200 && readings(device) < promised; i++) {
-        Thread.sleep(100);
-      }
+      awaitReadings(device, promised);
       assertThat(readings(device)).isGreaterThanOrEqualTo(promised);
     }
     assertThat(ledger.acknowledged().size()).as("kinds of acts").isGreaterThanOrEqualTo(14);

@@ -354,9 +354,9 @@ class MqttTest extends ServerTest {
     await(() -> readings(device) == 6);
     assertThat(api.get("/api/devices/" + device + "/scale").body().get("stableG").asDouble())
         .isCloseTo(1215.2, within(1e-9));
-    // Nobody said how fine it is: a kitchen scale.
+    // Nobody said how fine it is: it shows tenths, so a tenth is kept.
     assertThat(api.get("/api/devices/" + device + "/scale").body().get("stepG").asDouble())
-        .isEqualTo(1);
+        .isEqualTo(0.1);
   }
 
   @Test
