@@ -1,5 +1,6 @@
 /** An invented workshop to look at: places, weather and spools, always up to today. */
-@ApplicationModule(allowedDependencies = {"climate", "devices", "dry", "plan", "shelf"})
+@ApplicationModule(
+    allowedDependencies = {"devices", "dry", "places", "plan", "receiving", "storage"})
 package mindspool.server.demo;
 
 import org.springframework.modulith.ApplicationModule;

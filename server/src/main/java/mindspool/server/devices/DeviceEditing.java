@@ -12,7 +12,7 @@ import mindspool.core.hygrometer.HygrometerCorrection;
 import mindspool.core.hygrometer.HygrometerCorrection.Point;
 import mindspool.core.hygrometer.Salt;
 import mindspool.server.acts.Edits;
-import mindspool.server.climate.Climates;
+import mindspool.server.air.Climates;
 import mindspool.server.devices.DeviceRequests.ChannelRequest;
 import mindspool.server.devices.DeviceRequests.CheckPointRequest;
 import mindspool.server.devices.DeviceRequests.DeviceRequest;

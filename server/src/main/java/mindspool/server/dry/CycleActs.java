@@ -17,7 +17,7 @@ import mindspool.core.Require;
 import mindspool.core.drying.Dryer;
 import mindspool.core.drying.DryingCeiling;
 import mindspool.core.drying.DryingForecast;
-import mindspool.server.climate.Climates;
+import mindspool.server.air.Climates;
 import mindspool.server.http.Acts;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;

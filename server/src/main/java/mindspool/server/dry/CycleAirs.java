@@ -9,7 +9,7 @@ import mindspool.core.drying.DryerLoad;
 import mindspool.core.drying.DryerLoad.LoadedSpool;
 import mindspool.core.drying.LoadCourse;
 import mindspool.core.drying.LoadCourse.Vapour;
-import mindspool.server.climate.DryerRuns.VapourChange;
+import mindspool.server.air.DryerRuns.VapourChange;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
 import org.springframework.stereotype.Service;

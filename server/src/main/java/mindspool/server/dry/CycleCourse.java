@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalLong;
 import mindspool.core.drying.DampStart;
-import mindspool.server.climate.DryerRuns.DryerRun;
-import mindspool.server.climate.DryerRuns.VapourChange;
+import mindspool.server.air.DryerRuns.DryerRun;
+import mindspool.server.air.DryerRuns.VapourChange;
 
 /** A cycle with what happened in it: when it heated and how warm, and which spools were inside. */
 final class CycleCourse {

@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import mindspool.core.InvalidValueException;
-import mindspool.server.climate.Climates;
+import mindspool.server.air.Climates;
 import mindspool.server.http.Acts;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;

@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import mindspool.server.climate.DryerRuns.VapourChange;
+import mindspool.server.air.DryerRuns.VapourChange;
 
 /**
  * What the spools and the desiccant inside make of the air of a dryer, as computed when something

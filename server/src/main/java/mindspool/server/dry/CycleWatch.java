@@ -11,7 +11,7 @@ import java.util.Set;
 import mindspool.core.drying.DryingCeiling;
 import mindspool.core.drying.DryingCeiling.Limit;
 import mindspool.core.drying.DryingCeiling.Setter;
-import mindspool.server.climate.Climates;
+import mindspool.server.air.Climates;
 import mindspool.server.devices.Probes;
 import mindspool.server.devices.Probes.Shown;
 import mindspool.server.devices.Switches;

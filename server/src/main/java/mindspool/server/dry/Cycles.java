@@ -8,7 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import mindspool.server.climate.DryerRuns;
+import mindspool.server.air.DryerRuns;
 import mindspool.server.http.KeptValue;
 import mindspool.server.http.NotFoundException;
 import org.springframework.stereotype.Service;

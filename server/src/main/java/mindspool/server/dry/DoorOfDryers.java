@@ -3,8 +3,8 @@ package mindspool.server.dry;
 import java.util.Optional;
 import java.util.function.LongConsumer;
 import mindspool.core.InvalidValueException;
-import mindspool.server.climate.PlaceKind;
-import mindspool.server.shelf.DryerDoor;
+import mindspool.server.places.PlaceKind;
+import mindspool.server.stock.DryerDoor;
 import org.springframework.stereotype.Component;
 
 /** Keeps cycles right when spools are carried into and out of dryers by hand. */

@@ -9,9 +9,9 @@ import mindspool.core.drying.Dryer;
 import mindspool.core.drying.Dryer.DesiccantInside;
 import mindspool.core.drying.DryerBehaviour;
 import mindspool.core.drying.ReelFit;
-import mindspool.server.climate.Climates;
-import mindspool.server.climate.PlaceInfo;
-import mindspool.server.climate.PlaceKind;
+import mindspool.server.air.Climates;
+import mindspool.server.places.PlaceInfo;
+import mindspool.server.places.PlaceKind;
 import mindspool.server.shelf.Spools.CurrentSpool;
 import org.springframework.stereotype.Service;
 

@@ -19,12 +19,12 @@ import mindspool.core.drying.DryerKind;
 import mindspool.core.drying.ProbeLog;
 import mindspool.core.drying.ReelFit;
 import mindspool.core.storage.Desiccant;
-import mindspool.server.climate.DryerPlaces;
-import mindspool.server.climate.PlaceInfo;
 import mindspool.server.devices.Probes;
 import mindspool.server.devices.Switches;
 import mindspool.server.http.MayBeNull;
 import mindspool.server.http.StaleEditException;
+import mindspool.server.places.PlaceInfo;
+import mindspool.server.places.PlaceTraits;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -48,7 +48,7 @@ class DryerController {
   private final DryerBook book;
   private final DryStore.Dryers dryers;
   private final DryStore.Measurements measurements;
-  private final DryerPlaces places;
+  private final PlaceTraits places;
   private final Probes probes;
   private final Clock clock;
 
@@ -56,7 +56,7 @@ class DryerController {
       DryerBook book,
       DryStore.Dryers dryers,
       DryStore.Measurements measurements,
-      DryerPlaces places,
+      PlaceTraits places,
       Probes probes,
       Clock clock) {
     this.book = book;
@@ -309,7 +309,7 @@ class DryerController {
     Double airChanges = airChanges(kind, request);
     double volume = volumeL(request);
     dryers.saveAndFlush(said);
-    places.describe(placeId, rated, airChanges, volume, said.slots);
+    places.describeDryer(placeId, rated, airChanges, volume, said.slots);
     book.dryer(placeId);
     return view(placeId);
   }
@@ -442,7 +442,7 @@ class DryerController {
             Require.present("roomC", request.roomC, "a temperature in °C"),
             dryer.volumeL());
     if (Boolean.TRUE.equals(request.keep)) {
-      places.describe(
+      places.describeDryer(
           placeId,
           dryer.ratedMaxC(),
           Math.min(1000, changes),

@@ -3,7 +3,7 @@ package mindspool.server.dry;
 import java.util.List;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.plan.PlanDryer;
-import mindspool.server.climate.PlaceInfo;
+import mindspool.server.places.PlaceInfo;
 import org.springframework.stereotype.Service;
 
 /** The dryers as a plan sees them, for other stations. */

@@ -1,7 +1,7 @@
 package mindspool.server.dry;
 
 import java.util.Optional;
-import mindspool.server.shelf.SpoolInUse;
+import mindspool.server.stock.SpoolInUse;
 import org.springframework.stereotype.Component;
 
 /** Spools that are in a cycle which nobody stopped. */

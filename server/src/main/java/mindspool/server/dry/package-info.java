@@ -1,6 +1,8 @@
 /** Dry: what a cycle would do to a spool in stock. */
 @ApplicationModule(
-    allowedDependencies = {"acts", "calc", "climate", "devices", "http", "keep", "shelf", "today"})
+    allowedDependencies = {
+      "acts", "air", "calc", "devices", "http", "keep", "places", "shelf", "stock", "today"
+    })
 package mindspool.server.dry;
 
 import org.springframework.modulith.ApplicationModule;

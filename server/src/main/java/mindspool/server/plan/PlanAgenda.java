@@ -9,7 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
-import mindspool.server.climate.Climates;
+import mindspool.server.air.Climates;
 import mindspool.server.dry.DryersForPlan;
 import mindspool.server.today.AgendaSource;
 import org.springframework.stereotype.Service;

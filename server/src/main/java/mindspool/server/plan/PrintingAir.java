@@ -3,9 +3,9 @@ package mindspool.server.plan;
 import java.util.Optional;
 import java.util.stream.Stream;
 import mindspool.core.climate.ClimateSeries;
-import mindspool.server.climate.Climates;
-import mindspool.server.climate.PlaceInfo;
-import mindspool.server.climate.PlaceKind;
+import mindspool.server.air.Climates;
+import mindspool.server.places.PlaceInfo;
+import mindspool.server.places.PlaceKind;
 import org.springframework.stereotype.Service;
 
 /** Air around a spool while it prints: at a printer in the open, or in a dry box. */

@@ -1,7 +1,7 @@
 package mindspool.server.plan;
 
 import java.util.Optional;
-import mindspool.server.shelf.SpoolInUse;
+import mindspool.server.stock.SpoolInUse;
 import org.springframework.stereotype.Component;
 
 /** Spools that open jobs are to be printed from. */

@@ -1,6 +1,8 @@
 /** The plan: jobs with their deadlines, when somebody is there, and which load serves which job. */
 @ApplicationModule(
-    allowedDependencies = {"acts", "calc", "climate", "dry", "http", "keep", "shelf", "today"})
+    allowedDependencies = {
+      "acts", "air", "calc", "dry", "http", "keep", "places", "shelf", "stock", "today"
+    })
 package mindspool.server.plan;
 
 import org.springframework.modulith.ApplicationModule;

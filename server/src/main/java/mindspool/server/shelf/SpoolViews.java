@@ -22,11 +22,17 @@ import mindspool.core.stock.LooseEnd;
 import mindspool.core.stock.ReelKind;
 import mindspool.core.stock.RemainingFilament;
 import mindspool.server.acts.Origin;
-import mindspool.server.climate.Climates;
-import mindspool.server.climate.PlaceInfo;
+import mindspool.server.air.Climates;
+import mindspool.server.estimates.ExpectedMass;
+import mindspool.server.estimates.SpoolEstimate;
+import mindspool.server.estimates.SpoolEstimate.PastPoint;
 import mindspool.server.http.MayBeNull;
-import mindspool.server.shelf.SpoolEstimate.PastPoint;
-import mindspool.server.shelf.SpoolRecord.PlacedStay;
+import mindspool.server.places.PlaceInfo;
+import mindspool.server.stock.Spool;
+import mindspool.server.stock.SpoolFact;
+import mindspool.server.stock.SpoolFactBook;
+import mindspool.server.stock.SpoolRecord;
+import mindspool.server.stock.SpoolRecord.PlacedStay;
 
 /** Spools as they are sent to the front end. */
 final class SpoolViews {

@@ -15,8 +15,13 @@ import mindspool.core.moisture.ProfileBand;
 import mindspool.core.moisture.SpoolState;
 import mindspool.core.stock.ReelKind;
 import mindspool.server.acts.Origin;
-import mindspool.server.climate.Climates;
-import mindspool.server.shelf.SpoolRequests.MoveRequest;
+import mindspool.server.air.Climates;
+import mindspool.server.estimates.SpoolEstimate;
+import mindspool.server.estimates.SpoolEstimates;
+import mindspool.server.stock.SpoolActs;
+import mindspool.server.stock.SpoolRecord;
+import mindspool.server.stock.SpoolRecords;
+import mindspool.server.stock.SpoolRequests.MoveRequest;
 import org.springframework.stereotype.Service;
 
 /** The stock, for other stations. */

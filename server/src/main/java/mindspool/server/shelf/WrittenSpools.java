@@ -4,6 +4,8 @@ import com.fasterxml.jackson.annotation.JsonRawValue;
 import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import mindspool.server.estimates.SpoolEstimate;
+import mindspool.server.stock.SpoolRecord;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 

@@ -1,8 +1,5 @@
-/**
- * Receive and Shelf: spools, the facts about them, and what the replay of those facts says of their
- * water now and in the days ahead.
- */
-@ApplicationModule(allowedDependencies = {"acts", "climate", "http", "keep"})
+/** Shelf: the stock with its estimates, as pages and other stations see it. */
+@ApplicationModule(allowedDependencies = {"acts", "air", "estimates", "http", "places", "stock"})
 package mindspool.server.shelf;
 
 import org.springframework.modulith.ApplicationModule;

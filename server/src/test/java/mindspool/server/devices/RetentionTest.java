@@ -19,7 +19,7 @@ import mindspool.core.moisture.SpoolHistory;
 import mindspool.core.moisture.SpoolReplay;
 import mindspool.core.moisture.StartMoisture;
 import mindspool.core.stock.Winding;
-import mindspool.server.climate.LiveReadings.LiveReading;
+import mindspool.server.air.LiveReadings.LiveReading;
 import mindspool.server.devices.DeviceRequests.ChannelRequest;
 import mindspool.server.devices.DeviceRequests.DeviceRequest;
 import mindspool.server.devices.ReadingStore.Reading;

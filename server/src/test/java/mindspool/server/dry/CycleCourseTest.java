@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
-import mindspool.server.climate.DryerRuns.DryerRun;
+import mindspool.server.air.DryerRuns.DryerRun;
 import mindspool.server.dry.CycleCourse.Stage;
 import org.junit.jupiter.api.Test;
 

@@ -1,0 +1,5 @@
+/** What the replay of the facts says of the water of each spool, now and in the days ahead. */
+@ApplicationModule(allowedDependencies = {"air", "keep", "stock"})
+package mindspool.server.estimates;
+
+import org.springframework.modulith.ApplicationModule;

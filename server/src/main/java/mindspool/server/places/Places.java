@@ -1,0 +1,86 @@
+package mindspool.server.places;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import mindspool.server.http.Acts;
+import mindspool.server.http.KeptValue;
+import mindspool.server.http.NotFoundException;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Service;
+
+/** Places and what stands in what. */
+@Service
+public class Places {
+
+  private final PlaceStore store;
+  private final ApplicationEventPublisher events;
+  private final KeptValue<Map<Long, PlaceInfo>> infos = new KeptValue<>();
+
+  Places(PlaceStore store, ApplicationEventPublisher events) {
+    this.store = store;
+    this.events = events;
+  }
+
+  /** All places in the order of the room. */
+  public List<PlaceInfo> all() {
+    return List.copyOf(known().values());
+  }
+
+  /** A place that must exist. */
+  public PlaceInfo place(long id) {
+    PlaceInfo place = known().get(id);
+    if (place == null) {
+      throw new NotFoundException("place with number " + id);
+    }
+    return place;
+  }
+
+  /** What a place stands in, from the nearest outwards. */
+  public List<PlaceInfo> around(PlaceInfo place) {
+    List<PlaceInfo> outer = new ArrayList<>();
+    for (Long id = place.withinId(); id != null; id = place(id).withinId()) {
+      outer.add(place(id));
+    }
+    return outer;
+  }
+
+  /** Whether a place stands in another, at any depth. */
+  public boolean standsIn(PlaceInfo place, long outerId) {
+    return around(place).stream().anyMatch(outer -> outer.id() == outerId);
+  }
+
+  private Map<Long, PlaceInfo> known() {
+    return infos.get(
+        () -> {
+          Map<Long, PlaceInfo> all = new LinkedHashMap<>();
+          for (Place place : store.findAllByOrderByPositionInRoomAscIdAsc()) {
+            all.put(place.id, PlaceInfo.of(place));
+          }
+          all.values().stream()
+              .filter(place -> standsInItself(place, all))
+              .toList()
+              .forEach(place -> all.put(place.id(), place.standingAlone()));
+          return all;
+        });
+  }
+
+  /** Two places of an older record may each stand in the other. */
+  private static boolean standsInItself(PlaceInfo place, Map<Long, PlaceInfo> all) {
+    Long at = place.withinId();
+    for (int depth = 0; at != null && depth <= all.size(); depth++) {
+      if (at == place.id()) {
+        return true;
+      }
+      at = all.containsKey(at) ? all.get(at).withinId() : null;
+    }
+    return false;
+  }
+
+  /** A place was added, described anew, or removed. */
+  void changed(long placeId) {
+    Acts.nowAndAfterwards(infos::forget);
+    events.publishEvent(new PlaceChanged(placeId));
+  }
+}

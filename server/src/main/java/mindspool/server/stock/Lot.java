@@ -1,0 +1,45 @@
+package mindspool.server.stock;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+
+/** Spools of one maker, material, colour and batch. */
+@Entity
+@Table(name = "lot")
+public class Lot {
+
+  @Id
+  @GeneratedValue(strategy = GenerationType.IDENTITY)
+  public Long id;
+
+  String maker;
+  String batch;
+  String material;
+  String colourName;
+  Double price;
+  String currency;
+  Double nozzleLowC;
+  Double nozzleHighC;
+  Double bedLowC;
+  Double bedHighC;
+  Double ownNozzleC;
+  Double ownFlowPercent;
+  Double ownDiameterMm;
+  long createdS;
+
+  @Version int version;
+
+  protected Lot() {}
+
+  Lot(String maker, String batch, String material, String colourName, long createdS) {
+    this.maker = maker;
+    this.batch = batch;
+    this.material = material;
+    this.colourName = colourName;
+    this.createdS = createdS;
+  }
+}
