@@ -113,7 +113,7 @@ describe('problem', () => {
     const text = mount(ProblemNote, {
       props: { problem: new Problem('Refused', 'short', [error]) },
     }).text()
-    for (const part of ['Refused', 'widthMm', 'is 0', '5 to 500 mm', 'Measure it.']) {
+    for (const part of ['Refused', 'width, mm: 0', '5 to 500 mm', 'Measure it.']) {
       expect(text).toContain(part)
     }
     expect(

@@ -1,8 +1,22 @@
 <script setup lang="ts" generic="T extends string | number | null">
+import FieldProblemLine from './FieldProblemLine.vue'
+import { useFieldProblem } from './formProblem'
+
 /** A labelled choice among a few. */
 defineOptions({ inheritAttrs: false })
-defineProps<{ id: string; label: string; options: readonly { value: T; label: string }[] }>()
+const props = defineProps<{
+  id: string
+  label: string
+  options: readonly { value: T; label: string }[]
+  /** Its name in the request, so that what the server says of it stands here. */
+  name?: string
+}>()
 const value = defineModel<T>({ required: true })
+const problem = useFieldProblem(
+  () => props.name,
+  () => ({ label: props.label, id: props.id }),
+  value,
+)
 </script>
 
 <template>
@@ -16,5 +30,6 @@ const value = defineModel<T>({ required: true })
         :label="option.label"
       />
     </el-select>
+    <FieldProblemLine :id="id" :problem="problem" />
   </div>
 </template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useFormProblem } from '@/parts/formProblem'
+import TimeField from '@/parts/TimeField.vue'
 import { computed, ref, useTemplateRef } from 'vue'
 import { Problem } from '@/api/client'
 import { useActs } from '@/stores/acts'
@@ -21,6 +23,7 @@ const list = useTemplateRef('list')
 const at = ref<Date | null>(null)
 const until = ref<Date | null>(null)
 const problem = ref<Problem | null>(null)
+useFormProblem(problem)
 const busy = ref(false)
 const targets = computed(() =>
   shelf.places.filter((p) => p.place.id !== props.spool.placeId && p.place.kind !== 'ROOM'),
@@ -134,19 +137,13 @@ function key(event: KeyboardEvent) {
     <details>
       <summary>it was moved earlier, or only for a while</summary>
       <div class="times">
-        <div class="field">
-          <label for="move-at">moved at (now if empty)</label>
-          <el-date-picker id="move-at" v-model="at" type="datetime" format="D MMM YYYY, HH:mm" />
-        </div>
-        <div class="field">
-          <label for="move-until">back again at (stays if empty)</label>
-          <el-date-picker
-            id="move-until"
-            v-model="until"
-            type="datetime"
-            format="D MMM YYYY, HH:mm"
-          />
-        </div>
+        <TimeField id="move-at" v-model="at" name="at" label="moved at (now if empty)" />
+        <TimeField
+          id="move-until"
+          v-model="until"
+          name="until"
+          label="back again at (stays if empty)"
+        />
       </div>
     </details>
     <ProblemNote v-if="problem" :problem="problem" />

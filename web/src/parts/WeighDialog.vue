@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useFormProblem } from '@/parts/formProblem'
 import { computed, ref, useTemplateRef } from 'vue'
 import { Problem } from '@/api/client'
 import { useActs } from '@/stores/acts'
@@ -23,6 +24,7 @@ const input = useTemplateRef('input')
 const typed = ref('')
 const at = ref<Date | null>(null)
 const problem = ref<Problem | null>(null)
+useFormProblem(problem)
 const busy = ref(false)
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', '⌫'] as const
 

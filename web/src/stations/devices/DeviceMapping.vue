@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useFormProblem } from '@/parts/formProblem'
+import TextField from '@/parts/TextField.vue'
 import { choices, useOptions } from '@/stores/options'
 import { computed, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
@@ -24,6 +26,7 @@ const form = reactive({
   resolution: null as number | null,
 })
 const problem = ref<Problem | null>(null)
+useFormProblem(problem)
 
 const topics = computed(() => [...props.mqtt.topics].sort((a, b) => a.topic.localeCompare(b.topic)))
 const message = computed(() => topics.value.find((each) => each.topic === topic.value) ?? null)
@@ -130,13 +133,17 @@ async function save() {
       </div>
       <form v-if="message" novalidate @submit.prevent="save">
         <p class="label soft small">3. What it is and where</p>
-        <div class="field">
-          <label for="device-name">name, as written on it</label>
-          <el-input id="device-name" v-model="form.name" maxlength="80" />
-        </div>
+        <TextField
+          id="device-name"
+          v-model="form.name"
+          label="name, as written on it"
+          name="name"
+          maxlength="80"
+        />
         <ChoiceField
           id="device-kind"
           v-model="form.kind"
+          name="kind"
           label="kind"
           :options="choices(options.deviceKinds)"
         />
@@ -144,14 +151,16 @@ async function save() {
           v-if="form.kind !== 'SCALE'"
           id="device-place"
           v-model="form.placeId"
+          name="placeId"
           label="is in"
           :options="places"
           clearable
         />
-        <div class="field">
-          <label for="device-filter">topic; + for one level, # for all below</label>
-          <el-input id="device-filter" v-model="filter" />
-        </div>
+        <TextField
+          id="device-filter"
+          v-model="filter"
+          label="topic; + for one level, # for all below"
+        />
         <ProblemNote v-if="problem" :problem="problem" />
         <div class="acts">
           <button class="button primary" :disabled="chosen.length === 0">Listen to it</button>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useFormProblem } from '@/parts/formProblem'
 import { useOptions } from '@/stores/options'
 import { computed, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
@@ -19,6 +20,7 @@ const points = reactive([
 ])
 const outcome = ref<Schemas['HygrometerAnswer'] | null>(null)
 const problem = ref<Problem | null>(null)
+useFormProblem(problem)
 
 const given = computed(() => points.filter((point) => point.readingPercent !== null))
 

@@ -53,6 +53,7 @@ const roomOptions = computed(() => [
     <NumberField
       id="setpoint"
       v-model="form.setpointC"
+      name="setpointC"
       label="setpoint, °C (recommended if empty)"
       :min="20"
       :max="250"
@@ -63,6 +64,7 @@ const roomOptions = computed(() => [
       <NumberField
         id="rated"
         v-model="form.ratedMaxC"
+        name="ratedMaxC"
         label="rated maximum, °C"
         :min="30"
         :max="250"
@@ -70,6 +72,7 @@ const roomOptions = computed(() => [
       <ChoiceField
         id="vent"
         v-model="form.vent"
+        name="vent"
         label="air exchange with the room"
         :options="VENTS"
       />
@@ -77,6 +80,7 @@ const roomOptions = computed(() => [
         v-if="form.vent === 'limited'"
         id="ach"
         v-model="form.airChangesPerHour"
+        name="airChangesPerHour"
         label="air changes per hour"
         :min="0.01"
         :max="1000"
@@ -87,6 +91,7 @@ const roomOptions = computed(() => [
         <NumberField
           id="hottest"
           v-model="form.hottestAboveSetC"
+          name="hottestAboveSetC"
           label="hottest spot above setpoint, K"
           :min="0"
           :max="60"
@@ -94,6 +99,7 @@ const roomOptions = computed(() => [
         <NumberField
           id="bias"
           v-model="form.biasC"
+          name="biasC"
           label="true air minus setpoint, K"
           :min="-40"
           :max="40"
@@ -101,6 +107,7 @@ const roomOptions = computed(() => [
         <NumberField
           id="volume"
           v-model="form.volumeL"
+          name="volumeL"
           label="inside volume, L"
           :min="1"
           :max="2000"
@@ -118,6 +125,7 @@ const roomOptions = computed(() => [
       <NumberField
         id="room-t"
         v-model="form.roomTemperatureC"
+        name="roomTemperatureC"
         label="room temperature, °C"
         :min="-40"
         :max="60"
@@ -125,6 +133,7 @@ const roomOptions = computed(() => [
       <NumberField
         id="room-h"
         v-model="form.roomHumidityPercent"
+        name="roomHumidityPercent"
         label="room humidity, %"
         :min="0"
         :max="100"

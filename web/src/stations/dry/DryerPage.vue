@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useFormProblem } from '@/parts/formProblem'
+import TimeField from '@/parts/TimeField.vue'
 import { choices, useOptions } from '@/stores/options'
 import { useActs } from '@/stores/acts'
 import UndoButton from '@/parts/UndoButton.vue'
@@ -45,6 +47,7 @@ const vent = reactive({
 })
 const changes = ref<number | null>(null)
 const ventProblem = ref<Problem | null>(null)
+useFormProblem(problem, runProblem, ventProblem)
 
 function blank(): Form {
   return {
@@ -312,6 +315,7 @@ async function measureVent(keep: boolean) {
           <NumberField
             id="run-set"
             v-model="run.setpointC"
+            name="setpointC"
             label="set to, °C"
             :min="20"
             :max="250"
@@ -319,6 +323,7 @@ async function measureVent(keep: boolean) {
           <NumberField
             id="run-unsure"
             v-model="run.instrumentUncertaintyK"
+            name="instrumentUncertaintyK"
             label="probes good to ±, K"
             :min="0"
             :max="10"
@@ -328,15 +333,7 @@ async function measureVent(keep: boolean) {
             <label for="run-file">log, CSV</label>
             <input id="run-file" type="file" accept=".csv,.txt,text/*" @change="load" />
           </div>
-          <div class="field">
-            <label for="run-from">or devices in it, since</label>
-            <el-date-picker
-              id="run-from"
-              v-model="run.from"
-              type="datetime"
-              format="D MMM YYYY, HH:mm"
-            />
-          </div>
+          <TimeField id="run-from" v-model="run.from" label="or devices in it, since" name="from" />
           <button class="button">Evaluate</button>
         </form>
         <ProblemNote v-if="runProblem" :problem="runProblem" />
@@ -359,10 +356,28 @@ async function measureVent(keep: boolean) {
           air that passes.
         </p>
         <form novalidate class="grid" @submit.prevent="measureVent(false)">
-          <NumberField id="open-w" v-model="vent.openW" label="vent open, W" :min="0" />
-          <NumberField id="closed-w" v-model="vent.closedW" label="vent closed, W" :min="0" />
-          <NumberField id="inside-c" v-model="vent.insideC" label="inside, °C" :min="20" />
-          <NumberField id="room-c" v-model="vent.roomC" label="room, °C" :min="-10" />
+          <NumberField
+            id="open-w"
+            v-model="vent.openW"
+            name="openW"
+            label="vent open, W"
+            :min="0"
+          />
+          <NumberField
+            id="closed-w"
+            v-model="vent.closedW"
+            name="closedW"
+            label="vent closed, W"
+            :min="0"
+          />
+          <NumberField
+            id="inside-c"
+            v-model="vent.insideC"
+            name="insideC"
+            label="inside, °C"
+            :min="20"
+          />
+          <NumberField id="room-c" v-model="vent.roomC" name="roomC" label="room, °C" :min="-10" />
           <button class="button">Evaluate</button>
         </form>
         <ProblemNote v-if="ventProblem" :problem="ventProblem" />
@@ -375,18 +390,33 @@ async function measureVent(keep: boolean) {
       <section>
         <h2>What it is</h2>
         <form novalidate class="grid" @submit.prevent="save">
-          <ChoiceField id="kind" v-model="form.kind" label="kind" :options="kindOptions" />
+          <ChoiceField
+            id="kind"
+            v-model="form.kind"
+            name="kind"
+            label="kind"
+            :options="kindOptions"
+          />
           <NumberField
             id="rated-max"
             v-model="form.ratedMaxC"
+            name="ratedMaxC"
             label="rated maximum, °C"
             :min="30"
             :max="250"
           />
-          <NumberField id="slots" v-model="form.slots" label="slots for reels" :min="1" :max="24" />
+          <NumberField
+            id="slots"
+            v-model="form.slots"
+            name="slots"
+            label="slots for reels"
+            :min="1"
+            :max="24"
+          />
           <NumberField
             id="dryer-volume"
             v-model="form.volumeL"
+            name="volumeL"
             label="inside volume, L"
             :min="1"
             :max="2000"
@@ -404,6 +434,7 @@ async function measureVent(keep: boolean) {
           <NumberField
             id="reel-diameter"
             v-model="form.maxReelDiameterMm"
+            name="maxReelDiameterMm"
             label="clear across a reel, mm"
             :min="50"
             :max="1000"
@@ -411,15 +442,24 @@ async function measureVent(keep: boolean) {
           <NumberField
             id="reel-width"
             v-model="form.maxReelWidthMm"
+            name="maxReelWidthMm"
             label="clear width per reel, mm"
             :min="10"
             :max="1000"
           />
-          <NumberField id="power" v-model="form.powerW" label="power, W" :min="1" :max="10000" />
+          <NumberField
+            id="power"
+            v-model="form.powerW"
+            name="powerW"
+            label="power, W"
+            :min="1"
+            :max="10000"
+          />
           <NumberField
             v-if="!form.ventedFreely"
             id="dryer-ach"
             v-model="form.airChangesPerHour"
+            name="airChangesPerHour"
             :label="`air changes per hour (${kind?.airChangesLow} to ${kind?.airChangesHigh} usual)`"
             :min="0.01"
             :max="1000"
@@ -427,6 +467,7 @@ async function measureVent(keep: boolean) {
           <ChoiceField
             id="desiccant"
             v-model="form.desiccant"
+            name="desiccant"
             label="desiccant in it"
             placeholder="none"
             :options="desiccantOptions"
@@ -435,12 +476,14 @@ async function measureVent(keep: boolean) {
             <NumberField
               id="desiccant-dry"
               v-model="form.desiccantDryG"
+              name="desiccantDryG"
               label="desiccant, dry, g"
               :min="1"
             />
             <NumberField
               id="desiccant-water"
               v-model="form.desiccantWaterG"
+              name="desiccantWaterG"
               label="water in it, g (little if empty)"
               :min="0"
             />

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useFormProblem } from '@/parts/formProblem'
+import TimeField from '@/parts/TimeField.vue'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { Problem } from '@/api/client'
@@ -27,6 +29,7 @@ const router = useRouter()
 const length = ref<number | null>(null)
 const at = ref<Date | null>(null)
 const problem = ref<Problem | null>(null)
+useFormProblem(problem)
 const busy = ref(false)
 
 const proposed = computed(
@@ -77,16 +80,14 @@ async function start() {
       <NumberField
         id="start-hours"
         v-model="length"
+        name="hours"
         label="hours (sure if empty)"
         :min="0.25"
         :max="240"
         :step="0.5"
         :placeholder="String(proposed)"
       />
-      <div class="field">
-        <label for="start-at">started at (now if empty)</label>
-        <el-date-picker id="start-at" v-model="at" type="datetime" format="D MMM YYYY, HH:mm" />
-      </div>
+      <TimeField id="start-at" v-model="at" name="startAt" label="started at (now if empty)" />
       <button class="button primary" :disabled="busy || stale" data-testid="start-cycle">
         Start {{ dryer?.name }}: {{ hours(length ?? proposed) }} at {{ setTo(setpoint) }}
       </button>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useFormProblem } from '@/parts/formProblem'
+import TextField from '@/parts/TextField.vue'
 import { onMounted, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
@@ -11,6 +13,7 @@ import { useActs } from '@/stores/acts'
 const acts = useActs()
 const lots = ref<Schemas['LotView'][]>([])
 const problem = ref<Problem | null>(null)
+useFormProblem(problem)
 const changing = ref<number | null>(null)
 const form = reactive({
   maker: '',
@@ -175,31 +178,38 @@ function range(low: number | null, high: number | null): string {
               <NumberField
                 id="lot-nozzle"
                 v-model="form.ownNozzleC"
+                name="ownNozzleC"
                 label="own nozzle, °C"
                 :controls="false"
               />
               <NumberField
                 id="lot-flow"
                 v-model="form.ownFlowPercent"
+                name="ownFlowPercent"
                 label="own flow, %"
                 :controls="false"
               />
               <NumberField
                 id="lot-diameter"
                 v-model="form.ownDiameterMm"
+                name="ownDiameterMm"
                 label="own diameter, mm"
                 :controls="false"
               />
               <NumberField
                 id="lot-price"
                 v-model="form.price"
+                name="price"
                 label="price of one"
                 :controls="false"
               />
-              <div class="field">
-                <label for="lot-currency">currency</label>
-                <el-input id="lot-currency" v-model="form.currency" maxlength="3" />
-              </div>
+              <TextField
+                id="lot-currency"
+                v-model="form.currency"
+                label="currency"
+                name="currency"
+                maxlength="3"
+              />
               <button v-if="!problem?.current" class="button primary">Keep the change</button>
             </form>
             <ConflictChoice

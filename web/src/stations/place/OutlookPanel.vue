@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { useFormProblem } from '@/parts/formProblem'
+import TimeField from '@/parts/TimeField.vue'
+import TextField from '@/parts/TextField.vue'
 import { useActs } from '@/stores/acts'
 import UndoButton from '@/parts/UndoButton.vue'
 import { reactive, ref } from 'vue'
@@ -12,6 +15,7 @@ const emit = defineEmits<{ changed: [] }>()
 
 const acts = useActs()
 const problem = ref<Problem | null>(null)
+useFormProblem(problem)
 const form = reactive({
   name: 'closed, heating off',
   temperatureC: 10,
@@ -54,13 +58,17 @@ async function plan() {
     <details>
       <summary>expect something else for a while</summary>
       <form novalidate @submit.prevent="plan">
-        <div class="field">
-          <label for="outlook-name">what happens</label>
-          <el-input id="outlook-name" v-model="form.name" maxlength="80" />
-        </div>
+        <TextField
+          id="outlook-name"
+          v-model="form.name"
+          label="what happens"
+          name="name"
+          maxlength="80"
+        />
         <NumberField
           id="outlook-t"
           v-model="form.temperatureC"
+          name="temperatureC"
           label="temperature, °C"
           :min="-40"
           :max="110"
@@ -68,28 +76,13 @@ async function plan() {
         <NumberField
           id="outlook-h"
           v-model="form.relativeHumidityPercent"
+          name="relativeHumidityPercent"
           label="relative humidity, %"
           :min="0"
           :max="100"
         />
-        <div class="field">
-          <label for="outlook-from">from (now if empty)</label>
-          <el-date-picker
-            id="outlook-from"
-            v-model="form.from"
-            type="datetime"
-            format="D MMM YYYY, HH:mm"
-          />
-        </div>
-        <div class="field">
-          <label for="outlook-until">until</label>
-          <el-date-picker
-            id="outlook-until"
-            v-model="form.until"
-            type="datetime"
-            format="D MMM YYYY, HH:mm"
-          />
-        </div>
+        <TimeField id="outlook-from" v-model="form.from" label="from (now if empty)" name="from" />
+        <TimeField id="outlook-until" v-model="form.until" label="until" name="until" />
         <button class="button">Expect this</button>
       </form>
       <ProblemNote v-if="problem" :problem="problem" />

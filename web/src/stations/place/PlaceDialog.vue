@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useFormProblem } from '@/parts/formProblem'
+import TextField from '@/parts/TextField.vue'
 import { computed, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
@@ -19,6 +21,7 @@ const acts = useActs()
 const options = useOptions()
 const router = useRouter()
 const problem = ref<Problem | null>(null)
+useFormProblem(problem)
 const form = reactive({
   name: props.place?.name ?? '',
   kind: props.place?.kind ?? ('OPEN_SHELF' as PlaceKind),
@@ -98,20 +101,26 @@ async function save() {
     @close="emit('close')"
   >
     <form novalidate class="form" @submit.prevent="save">
-      <div class="field">
-        <label for="place-name">name, as written on it</label>
-        <el-input id="place-name" v-model="form.name" autofocus maxlength="80" />
-      </div>
+      <TextField
+        id="place-name"
+        v-model="form.name"
+        label="name, as written on it"
+        name="name"
+        autofocus
+        maxlength="80"
+      />
       <ChoiceField
         v-if="!place"
         id="place-kind"
         v-model="form.kind"
+        name="kind"
         label="kind"
         :options="choices(options.placeKinds)"
       />
       <ChoiceField
         id="place-room"
         v-model="form.withinId"
+        name="withinId"
         :label="form.kind === 'DRYER' ? 'room whose air it takes' : 'stands in'"
         :options="rooms"
         clearable
@@ -121,6 +130,7 @@ async function save() {
           v-if="options.isClosed(form.kind)"
           id="place-box-volume"
           v-model="form.volumeL"
+          name="volumeL"
           label="volume, L (usual if empty)"
           :min="0.1"
           :max="2000"
@@ -128,6 +138,7 @@ async function save() {
         <NumberField
           id="place-capacity"
           v-model="form.capacity"
+          name="capacity"
           label="spools that fit (any if empty)"
           :min="1"
           :max="1000"
@@ -142,6 +153,7 @@ async function save() {
           <NumberField
             id="place-set"
             v-model="form.setpointC"
+            name="setpointC"
             label="setpoint, °C"
             :min="20"
             :max="110"
@@ -149,6 +161,7 @@ async function save() {
           <NumberField
             id="place-rated"
             v-model="form.ratedMaxC"
+            name="ratedMaxC"
             label="rated maximum, °C"
             :min="30"
             :max="250"
@@ -156,6 +169,7 @@ async function save() {
           <NumberField
             id="place-ach"
             v-model="form.airChangesPerHour"
+            name="airChangesPerHour"
             label="air changes per hour (free if empty)"
             :min="0.01"
             :max="1000"
@@ -163,6 +177,7 @@ async function save() {
           <NumberField
             id="place-volume"
             v-model="form.volumeL"
+            name="volumeL"
             label="inside volume, L"
             :min="1"
             :max="2000"

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useFormProblem } from '@/parts/formProblem'
+import TimeField from '@/parts/TimeField.vue'
 import { useActs } from '@/stores/acts'
 import UndoButton from '@/parts/UndoButton.vue'
 import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
@@ -28,6 +30,7 @@ const view = ref<Schemas['PlaceView'] | null>(null)
 const acts = useActs()
 const problem = ref<Problem | null>(null)
 const typedProblem = ref<Problem | null>(null)
+useFormProblem(typedProblem)
 const changing = ref(false)
 const removing = ref<Schemas['ImportedFile'] | null>(null)
 const typed = reactive({
@@ -174,6 +177,7 @@ async function remove() {
           <NumberField
             id="typed-t"
             v-model="typed.temperatureC"
+            name="temperatureC"
             label="temperature, °C"
             :min="-40"
             :max="110"
@@ -181,19 +185,17 @@ async function remove() {
           <NumberField
             id="typed-h"
             v-model="typed.relativeHumidityPercent"
+            name="relativeHumidityPercent"
             label="relative humidity, %"
             :min="0"
             :max="100"
           />
-          <div class="field">
-            <label for="typed-since">since (now if empty)</label>
-            <el-date-picker
-              id="typed-since"
-              v-model="typed.since"
-              type="datetime"
-              format="D MMM YYYY, HH:mm"
-            />
-          </div>
+          <TimeField
+            id="typed-since"
+            v-model="typed.since"
+            label="since (now if empty)"
+            name="since"
+          />
           <button class="button">Record this climate</button>
           <div v-if="asking" class="asking" role="alert" data-testid="fraction-question">
             <p>Is {{ typed.relativeHumidityPercent }} a fraction? Hygrometers show percent.</p>

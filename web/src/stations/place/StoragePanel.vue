@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useFormProblem } from '@/parts/formProblem'
 import { choices, useOptions } from '@/stores/options'
 import UndoButton from '@/parts/UndoButton.vue'
 import { computed, reactive, ref, watch } from 'vue'
@@ -20,6 +21,7 @@ const options = useOptions()
 const view = ref<Schemas['StorageView'] | null>(null)
 const problem = ref<Problem | null>(null)
 const actProblem = ref<Problem | null>(null)
+useFormProblem(problem, actProblem)
 const asked = reactive({ limitPercent: 20, months: 6 })
 const opening = reactive({ minutes: 10 })
 const put = reactive({ kind: 'silica_gel' as string, massG: 100 })
@@ -112,6 +114,7 @@ async function setLeak(leakGPerDay: number | null) {
         <NumberField
           id="storage-limit"
           v-model="asked.limitPercent"
+          name="limitPercent"
           label="air below, %"
           :min="1"
           :max="99"
@@ -119,6 +122,7 @@ async function setLeak(leakGPerDay: number | null) {
         <NumberField
           id="storage-months"
           v-model="asked.months"
+          name="months"
           label="for, months"
           :min="0.5"
           :max="120"
@@ -219,6 +223,7 @@ async function setLeak(leakGPerDay: number | null) {
         <NumberField
           id="open-minutes"
           v-model="opening.minutes"
+          name="minutes"
           label="stood open for, min"
           :min="0"
           :max="1440"
@@ -229,12 +234,14 @@ async function setLeak(leakGPerDay: number | null) {
         <ChoiceField
           id="put-kind"
           v-model="put.kind"
+          name="kind"
           label="desiccant"
           :options="choices(options.desiccants)"
         />
         <NumberField
           id="put-mass"
           v-model="put.massG"
+          name="massG"
           label="regenerated, on the scale, g"
           :min="1"
           :max="20000"
@@ -248,6 +255,7 @@ async function setLeak(leakGPerDay: number | null) {
         <NumberField
           id="weigh-desiccant"
           v-model="weighed"
+          name="massG"
           label="on the scale now, g"
           :min="1"
           :max="20000"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useFormProblem } from '@/parts/formProblem'
 import { computed, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
@@ -17,6 +18,7 @@ const SECONDS = 20
 const acts = useActs()
 const shelf = useShelf()
 const jobProblem = ref<Problem | null>(null)
+useFormProblem(jobProblem)
 const chosen = ref<string | null>(null)
 
 const form = reactive({
@@ -280,8 +282,21 @@ function where(job: Schemas['JobPlan']): string {
             />
           </el-select>
         </div>
-        <NumberField id="job-grams" v-model="form.grams" label="filament, g" :min="1" :step="10" />
-        <NumberField id="job-hours" v-model="form.hours" label="prints for, h" :min="0.1" />
+        <NumberField
+          id="job-grams"
+          v-model="form.grams"
+          name="grams"
+          label="filament, g"
+          :min="1"
+          :step="10"
+        />
+        <NumberField
+          id="job-hours"
+          v-model="form.hours"
+          name="hours"
+          label="prints for, h"
+          :min="0.1"
+        />
         <div class="field wide">
           <label for="job-start">starts</label>
           <el-date-picker

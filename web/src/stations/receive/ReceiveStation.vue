@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { useFormProblem } from '@/parts/formProblem'
+import TimeField from '@/parts/TimeField.vue'
+import TextField from '@/parts/TextField.vue'
 import { choices, useOptions } from '@/stores/options'
 import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
@@ -156,6 +159,7 @@ const { view: preview, problem } = useLatestAnswer(
   () => answer(client.POST('/api/spools/preview', { body: previewed.value })),
   PAUSE_MS,
 )
+useFormProblem(problem)
 
 const materialOptions = computed(() =>
   options.materials.map((m) => ({
@@ -237,14 +241,19 @@ async function receive() {
         <ChoiceField
           id="material"
           v-model="form.material"
+          name="material"
           label="material"
           :options="materialOptions"
           filterable
         />
-        <div class="field">
-          <label for="colour">colour, as you call it</label>
-          <el-input id="colour" v-model="form.colourName" maxlength="60" data-testid="colour" />
-        </div>
+        <TextField
+          id="colour"
+          v-model="form.colourName"
+          label="colour, as you call it"
+          name="colourName"
+          maxlength="60"
+          data-testid="colour"
+        />
         <div class="field">
           <label for="hex">its look</label>
           <input id="hex" v-model="form.colourHex" type="color" class="hex" />
@@ -252,12 +261,14 @@ async function receive() {
         <ChoiceField
           id="diameter"
           v-model="form.diameterMm"
+          name="diameterMm"
           label="diameter, mm"
           :options="diameterOptions"
         />
         <NumberField
           id="net"
           v-model="form.nominalNetG"
+          name="nominalNetG"
           label="net mass on the label, g"
           :min="10"
           :max="10000"
@@ -266,10 +277,17 @@ async function receive() {
       </div>
 
       <div class="group">
-        <ChoiceField id="reel" v-model="form.reel" label="reel" :options="reelOptions" />
+        <ChoiceField
+          id="reel"
+          v-model="form.reel"
+          name="reel"
+          label="reel"
+          :options="reelOptions"
+        />
         <NumberField
           id="empty"
           v-model="form.emptyReelG"
+          name="emptyReelG"
           label="empty reel, g (if known)"
           :min="0"
           :controls="false"
@@ -277,6 +295,7 @@ async function receive() {
         <NumberField
           id="hub"
           v-model="form.hubRadiusMm"
+          name="hubRadiusMm"
           label="hub radius, mm"
           :min="5"
           :controls="false"
@@ -284,6 +303,7 @@ async function receive() {
         <NumberField
           id="rim"
           v-model="form.rimRadiusMm"
+          name="rimRadiusMm"
           label="rim radius, mm"
           :min="10"
           :controls="false"
@@ -291,6 +311,7 @@ async function receive() {
         <NumberField
           id="width"
           v-model="form.widthMm"
+          name="widthMm"
           label="width between flanges, mm"
           :min="5"
           :controls="false"
@@ -298,49 +319,63 @@ async function receive() {
       </div>
 
       <div class="group lot">
-        <div class="field">
-          <label for="maker">maker, as on the label (if you keep lots)</label>
-          <el-input id="maker" v-model="form.lot.maker" maxlength="80" />
-        </div>
-        <div class="field">
-          <label for="batch">batch</label>
-          <el-input id="batch" v-model="form.lot.batch" maxlength="80" />
-        </div>
+        <TextField
+          id="maker"
+          v-model="form.lot.maker"
+          label="maker, as on the label (if you keep lots)"
+          name="lot.maker"
+          maxlength="80"
+        />
+        <TextField
+          id="batch"
+          v-model="form.lot.batch"
+          label="batch"
+          name="lot.batch"
+          maxlength="80"
+        />
         <NumberField
           id="price"
           v-model="form.lot.price"
+          name="lot.price"
           label="price of one"
           :min="0"
           :controls="false"
         />
-        <div class="field">
-          <label for="currency">currency</label>
-          <el-input id="currency" v-model="form.lot.currency" maxlength="3" />
-        </div>
+        <TextField
+          id="currency"
+          v-model="form.lot.currency"
+          label="currency"
+          name="lot.currency"
+          maxlength="3"
+        />
         <details class="wide">
           <summary>the label's temperatures</summary>
           <div class="four">
             <NumberField
               id="nozzle-low"
               v-model="form.lot.nozzleLowC"
+              name="lot.nozzleLowC"
               label="nozzle from, °C"
               :controls="false"
             />
             <NumberField
               id="nozzle-high"
               v-model="form.lot.nozzleHighC"
+              name="lot.nozzleHighC"
               label="nozzle to, °C"
               :controls="false"
             />
             <NumberField
               id="bed-low"
               v-model="form.lot.bedLowC"
+              name="lot.bedLowC"
               label="bed from, °C"
               :controls="false"
             />
             <NumberField
               id="bed-high"
               v-model="form.lot.bedHighC"
+              name="lot.bedHighC"
               label="bed to, °C"
               :controls="false"
             />
@@ -374,6 +409,7 @@ async function receive() {
             v-if="form.arrival !== 'OPEN'"
             id="card"
             v-model="form.check.cardHumidPercent"
+            name="check.cardHumidPercent"
             label="humidity card shows, % (if any)"
             :min="0"
             :max="100"
@@ -397,29 +433,36 @@ async function receive() {
           <ChoiceField
             id="bend"
             v-model="form.check.bend"
+            name="check.bend"
             label="a piece bent around 20 mm"
             :options="choices(options.receiving.bends)"
             placeholder="not tried"
             clearable
           />
-          <div class="field">
-            <label for="diameters">diameters measured, mm, with spaces (ten is best)</label>
-            <el-input id="diameters" v-model="diameters" placeholder="1.74 1.75 1.76" />
-          </div>
+          <TextField
+            id="diameters"
+            v-model="diameters"
+            name="check.diameterPointsMm"
+            label="diameters measured, mm, with spaces (ten is best)"
+            placeholder="1.74 1.75 1.76"
+          />
         </div>
       </details>
 
       <div class="group">
-        <ChoiceField id="place" v-model="form.placeId" label="lies in" :options="placeOptions" />
-        <div class="field">
-          <label for="arrived">there since (now if empty)</label>
-          <el-date-picker
-            id="arrived"
-            v-model="form.arrivedAt"
-            type="datetime"
-            format="D MMM YYYY, HH:mm"
-          />
-        </div>
+        <ChoiceField
+          id="place"
+          v-model="form.placeId"
+          name="placeId"
+          label="lies in"
+          :options="placeOptions"
+        />
+        <TimeField
+          id="arrived"
+          v-model="form.arrivedAt"
+          label="there since (now if empty)"
+          name="arrivedAt"
+        />
         <div v-if="form.arrival !== 'OPEN'" class="field">
           <label for="opened">bag opened (not yet if empty)</label>
           <el-date-picker
@@ -437,6 +480,7 @@ async function receive() {
           <NumberField
             :id="i === 0 ? 'gross' : `gross-${i}`"
             v-model="reel.grossMassG"
+            :name="`reels[${i}].grossMassG`"
             label="gross mass now, g (if weighed)"
             :controls="false"
             @keydown.enter.prevent="oneMore"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useFormProblem } from '@/parts/formProblem'
 import { ref } from 'vue'
 import { client, Problem, type Schemas, type Answer } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
@@ -20,6 +21,7 @@ const ENDS: Record<Schemas['SpoolView']['end'], string> = {
 
 const acts = useActs()
 const problem = ref<Problem | null>(null)
+useFormProblem(problem)
 const doing = ref<'dust' | 'heat' | 'empty' | null>(null)
 const nozzle = ref(0.6)
 const heatC = ref<number | null>(null)
@@ -144,6 +146,7 @@ function emptied() {
       <NumberField
         id="dust-nozzle"
         v-model="nozzle"
+        name="smallestNozzleMm"
         label="smallest nozzle from now on, mm"
         :min="0.4"
         :max="2"
@@ -155,6 +158,7 @@ function emptied() {
       <NumberField
         id="heat-c"
         v-model="heatC"
+        name="temperatureC"
         label="about how hot, °C (if known)"
         :min="30"
         :max="150"
@@ -165,6 +169,7 @@ function emptied() {
       <NumberField
         id="empty-g"
         v-model="emptyG"
+        name="emptyReelG"
         label="the empty reel on the scale, g"
         :min="0"
         :max="5000"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useFormProblem } from '@/parts/formProblem'
 import { computed, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import ChoiceField from '@/parts/ChoiceField.vue'
@@ -29,6 +30,7 @@ const form = reactive({
   massG: 100,
 })
 const problem = ref<Problem | null>(null)
+useFormProblem(problem)
 const busy = ref(false)
 const advice = ref<Schemas['Advice'] | null>(null)
 
@@ -139,6 +141,7 @@ async function record() {
         v-if="deed.kind === 'TAKE_OUT'"
         id="deed-home"
         v-model="form.placeId"
+        name="placeId"
         label="put into"
         :options="homes"
       />
@@ -150,18 +153,33 @@ async function record() {
           <NumberField
             id="deed-setpoint"
             v-model="form.setpointC"
+            name="setpointC"
             label="set to, °C"
             :min="20"
             :max="250"
           />
-          <NumberField id="deed-hours" v-model="form.hours" label="for, h" :min="0.25" :max="240" />
+          <NumberField
+            id="deed-hours"
+            v-model="form.hours"
+            name="hours"
+            label="for, h"
+            :min="0.25"
+            :max="240"
+          />
         </div>
       </template>
       <template v-if="deed.kind === 'START_JOB'">
-        <ChoiceField id="deed-spool" v-model="form.code" label="printed from" :options="spools" />
+        <ChoiceField
+          id="deed-spool"
+          v-model="form.code"
+          name="code"
+          label="printed from"
+          :options="spools"
+        />
         <ChoiceField
           id="deed-printer"
           v-model="form.placeId"
+          name="placeId"
           label="hangs on (where it is, if empty)"
           :options="printers"
           clearable
@@ -171,12 +189,14 @@ async function record() {
         <ChoiceField
           id="deed-desiccant"
           v-model="form.desiccant"
+          name="desiccant"
           label="fresh desiccant"
           :options="choices(options.desiccants)"
         />
         <NumberField
           id="deed-mass"
           v-model="form.massG"
+          name="massG"
           label="on the scale, g"
           :min="1"
           :max="20000"
