@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import WideTable from '@/parts/WideTable.vue'
 import { useOptions } from '@/stores/options'
 import UndoButton from '@/parts/UndoButton.vue'
 import { computed, ref, shallowRef } from 'vue'
@@ -197,7 +198,7 @@ const VERDICTS: Record<Schemas['CheckView']['verdict'], string> = {
     </p>
     <details @toggle="showRefused">
       <summary>those that could not be used, as they came</summary>
-      <table class="table">
+      <WideTable label="Devices">
         <tbody>
           <tr v-for="(message, i) in refused" :key="i">
             <td>{{ dateTime(message.receivedS) }}</td>
@@ -206,7 +207,7 @@ const VERDICTS: Record<Schemas['CheckView']['verdict'], string> = {
             <td class="raw">{{ message.payload.slice(0, 160) }}</td>
           </tr>
         </tbody>
-      </table>
+      </WideTable>
       <p v-if="refused.length === 0" class="soft">none</p>
     </details>
   </section>

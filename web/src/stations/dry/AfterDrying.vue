@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import WideTable from '@/parts/WideTable.vue'
 import { computed, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -70,7 +71,7 @@ function put(placeId: number) {
     <p v-if="!advice && !problem" class="soft">computing how long each place holds it…</p>
     <template v-if="advice">
       <p class="within">{{ within }} Let it cool in its closed bag before weighing.</p>
-      <table class="table">
+      <WideTable label="Where it waits after drying">
         <thead>
           <tr>
             <th>Put it into</th>
@@ -96,7 +97,7 @@ function put(placeId: number) {
             </td>
           </tr>
         </tbody>
-      </table>
+      </WideTable>
     </template>
   </el-dialog>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import WideTable from '@/parts/WideTable.vue'
 import { computed, defineAsyncComponent } from 'vue'
 import { answer, client } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -204,7 +205,7 @@ function written(value: number | null): string {
         </section>
         <section v-if="forecast.recipes.length">
           <h2>Drying recipes compared</h2>
-          <table class="table" data-testid="recipes">
+          <WideTable label="Drying recipes" data-testid="recipes">
             <thead>
               <tr>
                 <th>Recipe</th>
@@ -238,7 +239,7 @@ function written(value: number | null): string {
                 </tr>
               </template>
             </tbody>
-          </table>
+          </WideTable>
           <p class="small soft">
             Energy: warming up, walls, fresh air and water; walls 1.3 W/K at 12 L, an estimate.
             <label class="price"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import WideTable from '@/parts/WideTable.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import TextField from '@/parts/TextField.vue'
 import { onMounted, reactive, ref, watch } from 'vue'
@@ -121,7 +122,7 @@ function range(low: number | null, high: number | null): string {
   <p v-if="lots.length === 0">
     None yet: give the maker when <router-link to="/receive">receiving</router-link>.
   </p>
-  <table v-else class="table">
+  <WideTable v-else label="Lots">
     <thead>
       <tr>
         <th>Maker, batch</th>
@@ -225,7 +226,7 @@ function range(low: number | null, high: number | null): string {
         </tr>
       </template>
     </tbody>
-  </table>
+  </WideTable>
 </template>
 
 <style scoped>

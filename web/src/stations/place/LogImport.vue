@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import WideTable from '@/parts/WideTable.vue'
 import { computed, ref } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -215,7 +216,7 @@ async function cancel() {
         </button>
       </fieldset>
 
-      <table class="table small" aria-label="Detected columns">
+      <WideTable label="Detected columns" class="small">
         <tbody>
           <tr>
             <td class="soft">columns</td>
@@ -273,9 +274,9 @@ async function cancel() {
             </td>
           </tr>
         </tbody>
-      </table>
+      </WideTable>
 
-      <table v-if="preview.firstRows.length" class="table small" aria-label="First rows">
+      <WideTable v-if="preview.firstRows.length" label="First rows" class="small">
         <thead>
           <tr>
             <th class="n">Line</th>
@@ -292,7 +293,7 @@ async function cancel() {
             <td class="n">{{ row.relativeHumidityPercent.toFixed(1) }}</td>
           </tr>
         </tbody>
-      </table>
+      </WideTable>
 
       <details v-if="preview.rejectedCount" open>
         <summary>
@@ -301,7 +302,7 @@ async function cancel() {
             be taken</span
           >
         </summary>
-        <table class="table small" data-testid="rejected-rows">
+        <WideTable label="Rows that were left out" class="small" data-testid="rejected-rows">
           <thead>
             <tr>
               <th class="n">Line</th>
@@ -316,7 +317,7 @@ async function cancel() {
               <td class="soft">{{ row.text }}</td>
             </tr>
           </tbody>
-        </table>
+        </WideTable>
       </details>
 
       <div class="acts">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import WideTable from '@/parts/WideTable.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import TimeField from '@/parts/TimeField.vue'
 import TextField from '@/parts/TextField.vue'
@@ -44,7 +45,7 @@ async function plan() {
   <section class="outlook" aria-label="Outlook">
     <h2>Outlook</h2>
     <p data-testid="assumption">The forecast assumes {{ view.assumption }}.</p>
-    <table v-if="view.planned.length" class="table small">
+    <WideTable v-if="view.planned.length" label="What is expected" class="small">
       <tbody>
         <tr v-for="each in view.planned" :key="each.id">
           <td>{{ each.name }}</td>
@@ -54,7 +55,7 @@ async function plan() {
           <td><UndoButton :act="each.actId" :what="each.name" /></td>
         </tr>
       </tbody>
-    </table>
+    </WideTable>
     <details>
       <summary>expect something else for a while</summary>
       <form novalidate @submit.prevent="plan">

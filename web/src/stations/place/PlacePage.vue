@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import WideTable from '@/parts/WideTable.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import TimeField from '@/parts/TimeField.vue'
 import { useActs } from '@/stores/acts'
@@ -208,7 +209,7 @@ async function remove() {
           </div>
         </form>
         <ProblemNote v-if="typedProblem" :problem="typedProblem" />
-        <table v-if="view.typed.length" class="table small">
+        <WideTable v-if="view.typed.length" label="Climates typed" class="small">
           <tbody>
             <tr v-for="climate in view.typed" :key="climate.id">
               <td>since {{ dateTime(Date.parse(climate.since) / 1000) }}</td>
@@ -219,7 +220,7 @@ async function remove() {
               </td>
             </tr>
           </tbody>
-        </table>
+        </WideTable>
       </section>
     </div>
 
@@ -227,7 +228,7 @@ async function remove() {
 
     <section v-if="view.files.length" class="files">
       <h2>Imported</h2>
-      <table class="table small">
+      <WideTable label="Files imported" class="small">
         <tbody>
           <tr v-for="file in view.files" :key="file.id">
             <td>{{ file.name }}</td>
@@ -242,7 +243,7 @@ async function remove() {
             </td>
           </tr>
         </tbody>
-      </table>
+      </WideTable>
     </section>
 
     <PlaceDialog v-if="changing" :place="view.place" @close="changing = false" @saved="changed" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import WideTable from '@/parts/WideTable.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import { choices, useOptions } from '@/stores/options'
 import UndoButton from '@/parts/UndoButton.vue'
@@ -282,7 +283,7 @@ async function setLeak(leakGPerDay: number | null) {
 
       <details v-if="view.facts.length" class="small">
         <summary>what was done to it</summary>
-        <table class="table">
+        <WideTable label="What was done">
           <tbody>
             <tr v-for="fact in [...view.facts].reverse()" :key="fact.id">
               <td>{{ dateTime(fact.atS) }}</td>
@@ -295,7 +296,7 @@ async function setLeak(leakGPerDay: number | null) {
               </td>
             </tr>
           </tbody>
-        </table>
+        </WideTable>
       </details>
     </template>
   </section>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import WideTable from '@/parts/WideTable.vue'
 import { computed, ref } from 'vue'
 import LabelDialog from '@/parts/LabelDialog.vue'
 import { band, grams, moisture } from '@/parts/format'
@@ -50,7 +51,7 @@ const rows = computed(() => {
       Print {{ chosen.length || '' }} labels
     </button>
   </div>
-  <table class="table">
+  <WideTable label="All spools">
     <thead>
       <tr>
         <th />
@@ -101,7 +102,7 @@ const rows = computed(() => {
         </td>
       </tr>
     </tbody>
-  </table>
+  </WideTable>
   <LabelDialog v-if="labelling" :codes="chosen" @close="labelling = false" />
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import WideTable from '@/parts/WideTable.vue'
 import UndoButton from '@/parts/UndoButton.vue'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
@@ -309,15 +310,15 @@ async function open() {
 
     <section class="record">
       <h2>Record</h2>
-      <table class="table">
+      <WideTable label="Record">
         <tbody>
           <tr v-for="fact in facts" :key="fact.id" :class="{ undone: fact.undone }">
             <td class="number">{{ dateTime(fact.atS) }}</td>
-            <td class="soft small">{{ ago(fact.atS, page.nowS) }}</td>
+            <td class="soft small desk">{{ ago(fact.atS, page.nowS) }}</td>
             <td>
               {{ inShownUnits(fact.what) }}
             </td>
-            <td class="soft small">
+            <td class="soft small desk">
               {{ fact.person ?? ORIGINS[fact.origin]
               }}<template v-if="fact.person && fact.origin === 'DEVICE'">, by a device</template>
             </td>
@@ -326,7 +327,7 @@ async function open() {
             </td>
           </tr>
         </tbody>
-      </table>
+      </WideTable>
     </section>
 
     <WeighDialog
@@ -494,11 +495,6 @@ async function open() {
 
   .scale {
     margin-left: 0;
-  }
-
-  .record td:nth-child(2),
-  .record td:nth-child(4) {
-    display: none;
   }
 
   .record .number {

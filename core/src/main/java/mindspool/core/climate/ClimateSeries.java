@@ -17,6 +17,7 @@ public final class ClimateSeries {
   /** A change within one instant that is a different place or a switched heater, not weather. */
   private static final double JUMP_K = 1.5;
 
+  /** A change by this share of the saturation pressure within a step is a jump (judgement). */
   private static final double JUMP_SHARE_OF_SATURATION = 0.08;
 
   /** Standard errors up to which a rise within a step counts as noise. */

@@ -8,6 +8,9 @@ import java.util.OptionalDouble;
  */
 public final class ColdReel {
 
+  /**
+   * A reel counts as warm enough so much above the dew point, K: error of hygrometers (judgement).
+   */
   private static final double MARGIN_K = 2;
 
   private ColdReel() {}

@@ -18,7 +18,10 @@ import mindspool.core.Require;
  */
 public record MoistAir(double temperatureC, double relativeHumidityPercent, double pressureHPa) {
 
+  /** Lowest air temperature that the formula for saturation over water is used at, °C. */
   public static final double MIN_TEMPERATURE_C = -40;
+
+  /** Highest, °C: above what any dryer reaches. */
   public static final double MAX_TEMPERATURE_C = 150;
 
   public MoistAir {

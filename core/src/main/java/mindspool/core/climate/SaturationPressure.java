@@ -14,7 +14,9 @@ import static mindspool.core.PhysicalConstants.kelvin;
  */
 public final class SaturationPressure {
 
+  /** Critical point and coefficients: IAPWS, Wagner and Pruss 1993. */
   private static final double CRITICAL_TEMPERATURE_K = 647.096;
+
   private static final double CRITICAL_PRESSURE_PA = 22.064e6;
   private static final double A1 = -7.85951783;
   private static final double A2 = 1.84408259;

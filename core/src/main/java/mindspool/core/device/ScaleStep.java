@@ -9,7 +9,10 @@ import java.util.List;
  */
 public final class ScaleStep {
 
+  /** Steps of common scales, g, the coarsest first. */
   private static final double[] STEPS = {1, 0.1, 0.01};
+
+  /** Finer digits are rounding of the message, g. */
   private static final double FINEST = 0.001;
 
   /** A binary number is this near to what was shown, as a share of a step. */

@@ -12,9 +12,16 @@ public final class StableMass {
   /** A reading; seconds on any scale. */
   public record Reading(double timeS, double massG) {}
 
+  /** So many readings that agree make a resting mass (judgement). */
   private static final int LEAST_READINGS = 3;
+
+  /** They span at least this, s (judgement). */
   private static final double LEAST_S = 1;
+
+  /** Less is an empty scale that drifts, g (judgement). */
   private static final double LEAST_LOAD_G = 5;
+
+  /** Readings within so many steps of the scale agree (judgement). */
   private static final double STEPS = 2;
 
   private StableMass() {}

@@ -14,8 +14,10 @@ public final class DryHold {
   /** Looked at this often at first, s; then ever more seldom. */
   private static final double FIRST_STEP_S = 300;
 
+  /** Each step is this share of the time that passed, so that early hours are fine (numerical). */
   private static final double STEP_SHARE = 0.1;
 
+  /** Room in which a dried spool waits, °C (judgement). */
   private static final double COOLED_C = 25;
 
   /** Finer than anybody bags a spool. */

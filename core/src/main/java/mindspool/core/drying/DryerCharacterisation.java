@@ -36,8 +36,13 @@ public record DryerCharacterisation(
   /** The mean may drift by so much over the steady end, K. */
   private static final double STEADY_DRIFT_K = 2;
 
+  /** Readings further apart do not show a swing, s (judgement). */
   private static final double LONGEST_GAP_S = 5 * 60;
+
+  /** A run that rises less says nothing of its time constant, K (judgement). */
   private static final double LEAST_RISE_K = 10;
+
+  /** Warmed up: so much of the final rise, three time constants. */
   private static final double WARM_SHARE = 0.95;
 
   /** Density times heat capacity of air in J/(m³ K), as ASTM E145 uses it. */

@@ -11,15 +11,25 @@ import mindspool.core.climate.MoistAir;
  */
 public final class DryerEnergy {
 
+  /** Loss through the walls of a dryer of usual volume, W/K (judgement, grade D). */
   private static final double WALL_LOSS_W_PER_K = 1.3;
+
   private static final double USUAL_VOLUME_L = Dryer.USUAL_VOLUME_L;
+
+  /**
+   * Heat capacity of housing and tray, J/K: about 1 kg of plastic and metal (judgement, grade D).
+   */
   private static final double BODY_CAPACITY_J_PER_K = 1500;
+
+  /** Air changes of a dryer that is vented freely, per hour (judgement, grade D). */
   private static final double FREE_AIR_CHANGES_PER_HOUR = 30;
 
   /** Heat capacity of air per volume, J/(m³ K), at 20 °C. */
   private static final double AIR_CAPACITY = 1206;
 
+  /** Heat of evaporation of water, J/kg, at 20 °C (steam tables: 2.454e6). */
   private static final double LATENT_HEAT = 2.45e6;
+
   private static final double JOULES_PER_KWH = 3.6e6;
 
   private DryerEnergy() {}

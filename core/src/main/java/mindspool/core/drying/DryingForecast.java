@@ -47,6 +47,7 @@ public record DryingForecast(
   /** Longest cycle that is followed: ten days. */
   public static final double LONGEST_HOURS = 240;
 
+  /** Dryers are not set lower, °C. */
   private static final double LOWEST_DIAL_C = 20;
 
   /** The heat of sorption is a tenth of that of evaporation: each round leaves a tenth. */
@@ -55,6 +56,7 @@ public record DryingForecast(
   /** Heat capacity of an empty reel, 0.2 kg of polymer. */
   public static final double REEL_CAPACITY_J_PER_K = 300;
 
+  /** Points of a drawn curve. */
   private static final int CURVE_POINTS = 72;
 
   /**

@@ -30,8 +30,13 @@ public record DryingProof(
     double stepNeededG,
     double floorPercent) {
 
+  /** Weighings closer together prove nothing, h (judgement). */
   private static final double LEAST_HOURS = 2;
+
+  /** Masses within so many steps of the scale are the same (judgement). */
   private static final double STEPS = 2;
+
+  /** Share of the filament that a scale repeats to, whatever its step (judgement, grade D). */
   private static final double NET_SHARE = 0.0002;
 
   /** A change matters from half the dry target on (judgement); a quarter of it must be seen. */

@@ -32,6 +32,7 @@ final class LoadRuns {
   /** Standard deviations that are exceeded one time in ten. */
   private static final double SURE_SD = ProfileBand.EIGHTY_PERCENT_SD;
 
+  /** Points of a drawn curve. */
   private static final int CURVE_POINTS = 60;
 
   private final DryerLoad load;

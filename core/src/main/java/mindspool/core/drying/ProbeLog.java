@@ -28,8 +28,12 @@ public record ProbeLog(List<Row> rows) {
   /** More columns than anybody has probes. */
   private static final int MOST_PROBES = 16;
 
+  /** Fewer rows are no log of a run. */
   private static final int LEAST_ROWS = 10;
+
+  /** A year of minutes. */
   private static final int MOST_CHARACTERS = 5_000_000;
+
   private static final Pattern DECIMAL_COMMA = Pattern.compile("-?\\d+,\\d+");
   private static final DateTimeFormatter DATE_AND_TIME =
       DateTimeFormatter.ofPattern("yyyy-MM-dd['T'][ ]HH:mm[:ss]");

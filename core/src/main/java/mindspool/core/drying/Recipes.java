@@ -15,10 +15,17 @@ import mindspool.core.material.Material;
  */
 final class Recipes {
 
+  /** Recipes of the trade: gentle below 50 °C for 1 to 2 h (common practice). */
   private static final double GENTLE_C = 45;
+
   private static final double GENTLE_HOURS = 2;
+
+  /** Moderate: 60 to 70 °C for 3 to 4 h, then test (common practice). */
   private static final double MODERATE_C = 65;
+
   private static final double MODERATE_HOURS = 4;
+
+  /** Thorough: 12 h for PETG at 65 °C (common practice). */
   private static final double THOROUGH_HOURS = 12;
 
   private final Material material;

@@ -13,7 +13,10 @@ import mindspool.core.Require;
  */
 public record ReelFit(int slots, Optional<Double> maxDiameterMm, Optional<Double> maxWidthMm) {
 
+  /** A reel needs so much more than its diameter to be put in, mm (judgement). */
   private static final double ROUND_DIAMETER_MM = 10;
+
+  /** And so much beside it, mm (judgement). */
   private static final double BESIDE_WIDTH_MM = 5;
 
   public ReelFit {

@@ -32,7 +32,9 @@ final class SharedAir {
   /** Share of the water on the move that the balance may be off. */
   private static final double TOLERANCE = 1e-3;
 
+  /** Trials of the vapour pressure at most; the bracket closes after some five (numerical). */
   private static final int MOST_TRIALS = 12;
+
   private static final double LITRES_PER_M3 = 1000;
   private static final double GRAMS_PER_KG = 1000;
 

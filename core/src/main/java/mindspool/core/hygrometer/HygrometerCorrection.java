@@ -60,9 +60,15 @@ public record HygrometerCorrection(double gain, double offsetPercent, List<Point
   /** Unknown gain, one standard deviation (trade-typical, grade C). */
   private static final double GAIN_SPREAD = 0.04;
 
+  /** Two salts closer together give no gain, % (judgement). */
   private static final double LEAST_APART = 15;
+
+  /** A hygrometer that is further off is to be replaced, % (judgement). */
   private static final double WORST_ERROR = 10;
+
+  /** A gain outside of these is a wrong salt or a broken sensor (judgement). */
   private static final double LEAST_GAIN = 0.85;
+
   private static final double MOST_GAIN = 1.15;
 
   /** What holds before any check: the reading itself. */

@@ -49,23 +49,53 @@ public final class Plausibility {
   /** A span with something wrong, both ends included. */
   public record Flag(Kind kind, double fromS, double toS) {}
 
+  /**
+   * Rules of plausibility: a spike leaves the running median by more than 5 % and six robust widths
+   * for at most three readings (judgement, grade D).
+   */
   private static final double LEAST_SPIKE = 5;
+
   private static final double SPIKE_WIDTHS = 6;
+
+  /** Median absolute deviation to standard deviation of a normal distribution. */
   private static final double MAD_TO_SIGMA = 1.4826;
+
   private static final int SPIKE_LENGTH = 3;
   private static final int MEDIAN_WINDOW = 9;
+
+  /** Stuck: a day and 48 readings within one step while the temperature moved 2 K (judgement). */
   private static final double STUCK_S = 24 * 3600;
+
   private static final int STUCK_SAMPLES = 48;
   private static final double STUCK_TEMPERATURE_K = 2;
+
+  /** A step to a new level: opening, desiccant, moved sensor, % (judgement). */
   private static final double STEP_PERCENT = 8;
+
+  /** A gap: so many usual intervals (judgement). */
   private static final double GAP_INTERVALS = 3;
+
+  /**
+   * Capacitive sensors follow in 8 to 30 s, rooms do not change faster, % per minute (judgement).
+   */
   private static final double FASTEST_PERCENT_PER_MIN = 20;
+
+  /** Saturated for hours is condensation or a dead sensor, % (judgement). */
   private static final double SATURATED_PERCENT = 99;
+
   private static final double SATURATED_S = 2 * 3600;
+
+  /** Drier than this only over molecular sieve or in heat, % (judgement). */
   private static final double DRY_PERCENT = 3;
+
   private static final double DRY_S = 6 * 3600;
+
+  /** Two sensors in one place that differ for so long, s (judgement). */
   private static final double TWIN_S = 6 * 3600;
+
   private static final double TWIN_NEAR_S = 900;
+
+  /** From here on very dry air is nothing odd, °C (judgement). */
   private static final double HOT_C = 60;
 
   private Plausibility() {}

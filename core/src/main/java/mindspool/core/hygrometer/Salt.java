@@ -66,7 +66,9 @@ public enum Salt {
       new double[] {97.89, 97.59, 97.30, 97.00},
       new double[] {.63, .53, .45, .40});
 
+  /** Table of Greenspan 1977: from 15 °C in steps of 5 K. */
   private static final double FIRST_C = 15;
+
   private static final double SPACING_K = 5;
 
   private final String id;

@@ -13,7 +13,9 @@ import mindspool.core.moisture.SpoolReplay;
 /** What the weighed set of states says of a spool's moisture: every member followed to one time. */
 public final class CalibratedBand implements ProfileBand {
 
+  /** Ends of an 80 % band. */
   private static final double LOW = 0.1;
+
   private static final double HIGH = 0.9;
 
   private final Calibration calibration;

@@ -28,6 +28,10 @@ public record Calibration(
   /** Beyond this, nothing that a lot does explains what the scale showed (judgement). */
   private static final double DOUBTFUL_SD = 4;
 
+  /**
+   * A lot so far from the table, in its standard deviations, is a slip of the scale or a wrong tare
+   * (judgement).
+   */
   private static final double DOUBTFUL_PRIOR_SD = 3.5;
 
   /**

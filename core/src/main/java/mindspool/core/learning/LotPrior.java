@@ -37,6 +37,7 @@ public record LotPrior(
   /** Spools of one lot still differ, in winding and age, by this much (judgement, grade D). */
   private static final double WITHIN_LOT_DIFFUSION_SD = 0.2;
 
+  /** Spread of water uptake between spools of one lot, as a logarithm (judgement, grade D). */
   private static final double WITHIN_LOT_SORPTION_SD = 0.05;
 
   public LotPrior {

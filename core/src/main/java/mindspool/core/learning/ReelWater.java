@@ -21,6 +21,7 @@ public record ReelWater(WaterUptake uptake, double massG) {
   /** A reel that takes up nothing. */
   public static final ReelWater NONE = new ReelWater(ReelKind.METAL.uptake(), 0);
 
+  /** Step in which a reel is followed, s: small against its lag of hours. */
   private static final double STEP_S = 1800;
 
   /** What was longer ago has left no trace: six of the longest time constants. */
@@ -29,6 +30,7 @@ public record ReelWater(WaterUptake uptake, double massG) {
   /** Twice as fast every ten kelvin: diffusion at 50 kJ/mol (judgement, grade D). */
   private static final double PER_KELVIN = Math.log(2) / 10;
 
+  /** Temperature at which the lags are given, °C. */
   private static final double REFERENCE_C = 23;
 
   /** A reel of a kind. */

@@ -11,6 +11,7 @@ package mindspool.core.learning;
  */
 public record Weighed(double atS, double grossG, double stepG, boolean nothingUsedBefore) {
 
+  /** No weighing repeats better, g: draught, hands, where it stands (judgement). */
   private static final double LEAST_SD_G = 0.02;
 
   /**

@@ -41,6 +41,7 @@ public final class WeighingFit {
   /** Members of the weighted set. */
   public static final int MEMBERS = 64;
 
+  /** Iterations of the optimizer at most; it needs some ten (numerical). */
   private static final int MOST_EVALUATIONS = 40;
 
   /**
@@ -48,6 +49,9 @@ public final class WeighingFit {
    */
   private static final double DIFFERENCE = 0.05;
 
+  /**
+   * Candidates are drawn so much wider than the fit says, so that the tails are met (numerical).
+   */
   private static final double PROPOSAL_WIDTH = 1.3;
 
   /**
@@ -57,6 +61,7 @@ public final class WeighingFit {
    */
   private static final double MODEL_SHARE = 0.05;
 
+  /** The first points of a Halton sequence hang together (numerical). */
   private static final int SKIPPED_POINTS = 20;
 
   /** Nothing farther from what was expected is tried: the model is not made for it. */

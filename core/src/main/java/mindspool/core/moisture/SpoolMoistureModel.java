@@ -43,11 +43,15 @@ import mindspool.core.stock.Winding;
  */
 public final class SpoolMoistureModel {
 
+  /** Hottest air in which the parameters of the materials were fitted, °C. */
   public static final double MAX_TEMPERATURE_C = 110;
 
+  /** Coefficient of the two-stage, second-order, L-stable method SDIRK2 (Alexander 1977). */
   private static final double GAMMA = 1 - 1 / Math.sqrt(2);
 
+  /** First step, and least, of the step control, s (numerical). */
   private static final double FIRST_STEP_S = 10;
+
   private static final double LEAST_STEP_S = 1;
 
   /** Shorter than this, and it is not the step's length that keeps the balance from settling. */
@@ -56,6 +60,7 @@ public final class SpoolMoistureModel {
   /** Allowed error of temperature in a step, K. */
   private static final double TEMPERATURE_TOLERANCE_K = 0.5;
 
+  /** A start so much above saturation is refused: the figure cannot be right. */
   private static final double PLAUSIBLE_ACTIVITY = 1.05;
 
   private final Sorption sorption;

@@ -46,8 +46,12 @@ final class WindingStage {
   /** A reel's flange: thickness in m and conductivity in W/(m K). Common practice. */
   private static final double FLANGE_THICKNESS_M = 0.0025;
 
+  /**
+   * Thermal conductivity of a plastic flange, W/(m K) (tables: polystyrene 0.13, ABS 0.17 to 0.23).
+   */
   private static final double FLANGE_CONDUCTIVITY = 0.2;
 
+  /** Iterations at most; it needs some five (numerical). */
   private static final int MAX_NEWTON = 25;
 
   /**

@@ -39,8 +39,10 @@ final class DryTimes {
   /** Exchanged air leaves half damp at best while several spools share it (judgement). */
   private static final double CARRIED_HUMIDITY = 0.5;
 
+  /** Dryers are not set lower, °C. */
   private static final double LEAST_SETPOINT_C = 20;
 
+  /** Parts of a spool for which the hours until it prints are kept (numerical). */
   private static final int SHARE_PARTS = 10;
 
   /** A plan need not be made anew for so little. */

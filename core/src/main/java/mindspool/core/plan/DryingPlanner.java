@@ -40,12 +40,15 @@ public final class DryingPlanner {
    */
   private static final double[] ROUND_SHARES = {0.1, 0.2, 0.25, 0.25, 0.1, 0.1};
 
+  /** So many rounds go through whether or not a round found anything (found by trial). */
   private static final int SURE_ROUNDS = 4;
 
   private static final long TOLD_EVERY_NS = 200_000_000;
   private static final long LOOKS_EVERY_MS = 100;
 
+  /** Loads begin on this grid, h; coarser where there is much to plan. */
   private static final double GRID_H = 0.5;
+
   private static final double COARSE_GRID_H = 1;
 
   /** With more slots than this a start on the half hour costs more than it gains. */

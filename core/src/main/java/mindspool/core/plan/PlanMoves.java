@@ -18,6 +18,7 @@ import mindspool.core.plan.PlanOptions.Option;
  */
 public class PlanMoves implements MoveIteratorFactory<PlanDraft, PlanMove> {
 
+  /** What the search asks for as the number of moves; they are drawn anew each time. */
   private static final int MOST_ORIGINAL = 100_000;
 
   @Override

@@ -21,6 +21,7 @@ import mindspool.core.moisture.SpoolState;
  */
 public final class PlannedCourse {
 
+  /** Moisture while printing is looked at every so often, h. */
   private static final double PRINTING_STEP_H = 0.5;
 
   private final MoistAir room;

@@ -19,6 +19,7 @@ public record DiameterCheck(
   /** Trade-typical tolerance (grade C). */
   private static final double TOLERANCE_MM = 0.05;
 
+  /** Further from the nominal diameter is a slip of the caliper, mm. */
   private static final double FARTHEST_MM = 0.5;
 
   /**

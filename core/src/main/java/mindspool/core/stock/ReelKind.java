@@ -38,6 +38,7 @@ public enum ReelKind {
   PRINTED_PETG("printed PETG", "Printed, PETG", 62, "PETG softens at 75 to 80 °C", 50, 100, 170),
   REFILL("refill", "Refill coil, no reel", Double.NaN, "", 0, 4, 20);
 
+  /** Time constants of the reel itself at 23 °C, h (judgement, grade D). */
   private static final double CARDBOARD_LAG_H = 6;
 
   private static final double PLASTIC_LAG_H = 40;

@@ -14,6 +14,7 @@ public final class SpoolChoice {
   /** Needed beyond the job's own mass: 5 % and 10 g. */
   private static final double RESERVE_SHARE = 1.05;
 
+  /** A job needs so much more: purge, and the end that stays in the tube, g (common practice). */
   private static final double RESERVE_G = 10;
 
   private SpoolChoice() {}

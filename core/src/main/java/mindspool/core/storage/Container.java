@@ -21,6 +21,8 @@ public record Container(
   private static final double SWAPPED_PER_OPENING = 0.8;
 
   private static final double DAYS_PER_WEEK = 7;
+
+  /** Per day; more is an open place. */
   private static final double MOST_AIR_CHANGES = 10_000;
 
   public Container {

@@ -15,7 +15,9 @@ import mindspool.core.EndedEarlyException;
  */
 public final class ContainerAir {
 
+  /** Of the root of the water balance, as relative humidity (numerical). */
   private static final double TOLERANCE = 1e-10;
+
   private static final int MOST_ITERATIONS = 80;
 
   private final Container container;

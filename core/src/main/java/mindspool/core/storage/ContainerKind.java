@@ -32,6 +32,7 @@ public enum ContainerKind {
   /** Wall of a 20 L box, m²; other sizes in proportion to volume to the power of two thirds. */
   private static final double BOX_AREA_M2 = 0.45;
 
+  /** Volume to which the usual surface of a box belongs, L. */
   private static final double BOX_VOLUME_L = 20;
 
   private final String id;

@@ -69,6 +69,7 @@ public enum Desiccant {
   /** Time in which loose beads in a box come to rest with its air, h (grade D). */
   static final double LAG_H = 12;
 
+  /** Temperature at which the isotherms are tabled, K. */
   private static final double ISOTHERM_K = 298;
 
   private final String id;

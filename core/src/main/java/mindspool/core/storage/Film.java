@@ -26,7 +26,10 @@ public enum Film {
   PC_WALL("PC_wall_2mm", "Polycarbonate box wall", 2000, 1.0, 1.6, 2.2, 12_000, 0);
 
   private static final double GAS_CONSTANT = 8.314462618;
+
+  /** Films are tested at 38 °C and 90 % (ASTM E96 / F1249, the usual tropical condition). */
   private static final double TEST_C = 38;
+
   private static final double TEST_K = TEST_C + 273.15;
   private static final double TEST_HUMIDITY = 0.9;
 

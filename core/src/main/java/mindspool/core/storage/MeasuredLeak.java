@@ -13,8 +13,13 @@ import mindspool.core.Require;
  */
 public record MeasuredLeak(double conductanceGPerDay, double uncertaintyShare) {
 
+  /** A shorter time tells no leak, days (judgement). */
   private static final double LEAST_DAYS = 1;
+
+  /** Nor does a smaller difference of humidity, 0..1 (judgement). */
   private static final double LEAST_DIFFERENCE = 0.05;
+
+  /** Nor a gain of fewer steps of the scale (judgement). */
   private static final double LEAST_STEPS = 10;
 
   /**

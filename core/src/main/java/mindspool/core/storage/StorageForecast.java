@@ -30,6 +30,7 @@ public record StorageForecast(
     Band conductanceGPerDay,
     String advice) {
 
+  /** A box that holds shorter deserves advice, days (judgement). */
   private static final double SHORT_DAYS = 7;
 
   /** What is asked. {@code desiccant} may be null: then silica gel is assumed. */

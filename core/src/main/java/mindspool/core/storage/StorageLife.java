@@ -33,8 +33,12 @@ public record StorageLife(
   /** Desiccant is given with this reserve over what was computed. */
   private static final double RESERVE = 1.3;
 
+  /** A twelfth of a year. */
   private static final double DAYS_PER_MONTH = 30.4;
+
+  /** Steps of the storage forecast, h (numerical). */
   private static final double SHORTEST_STEP_H = 0.25;
+
   private static final double LONGEST_STEP_H = 24;
 
   public StorageLife {

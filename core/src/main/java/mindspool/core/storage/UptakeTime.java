@@ -17,11 +17,14 @@ import mindspool.core.stock.Winding;
 public final class UptakeTime {
 
   private static final MoistAir AIR = new MoistAir(23, 40);
+
+  /** A dry spool that is put into room air, as relative humidity 0..1. */
   private static final double START_HUMIDITY = 0.1;
 
   /** Share that is still to come when the rest no longer matters. */
   private static final double REST = 0.01;
 
+  /** Followed for a year at most, h. */
   private static final double LONGEST_H = 24 * 365.0;
 
   private UptakeTime() {}

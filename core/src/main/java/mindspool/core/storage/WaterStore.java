@@ -6,6 +6,7 @@ package mindspool.core.storage;
  */
 public final class WaterStore {
 
+  /** Temperature at which the isotherms are tabled, °C. */
   private static final double ISOTHERM_C = 25;
 
   private final Desiccant desiccant;
