@@ -214,7 +214,8 @@ function where(job: Schemas['JobPlan']): string {
   <p class="small soft">
     Boxes: loads, darker until dry nine times in ten; shaded: nobody there; upright: a job's start.
     Draw a box elsewhere, or take it there by arrow keys and Enter, to pin it; the rest follows.
-    Once out, a spool waits in its bag.
+    Between its dryer and its job a spool is drawn as sealed in a bag; Today says how long it holds
+    where it came from.
   </p>
 
   <div class="columns">

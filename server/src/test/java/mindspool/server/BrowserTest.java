@@ -449,8 +449,8 @@ class BrowserTest {
     assertThat(page.getByTestId("jobs"))
         .containsText(Pattern.compile("[Dd]rying takes|it would be after .* too late"));
     page.navigate("/today");
-    // The one of the cycle that runs; what is only planned is to be bagged "within minutes".
-    String running = "Take .* out of Bench dryer and bag them$";
+    // Of the cycle that runs.
+    String running = "Take .* out of Bench dryer$";
     Locator unload = page.getByTestId("sheet").getByText(Pattern.compile("^" + running));
     assertThat(unload).isVisible();
     page.getByRole(

@@ -107,6 +107,34 @@ class MqttTest extends ServerTest {
                 < 0.05);
   }
 
+  /** Every ten minutes a reading, and then none for a day: silent against its habit. */
+  @Test
+  void aSensorThatFellSilentIsAnAlertAndItsPlaceSaysSinceWhen() {
+    long place = addPlace("silent corner", "ROOM");
+    long device = device("hygrometer silent", "HYGROMETER", place, air("lab/silent"));
+    Instant last = Instant.now().minus(26, ChronoUnit.HOURS).truncatedTo(ChronoUnit.SECONDS);
+    for (int i = 30; i >= 0; i--) {
+      publish("lab/silent", reading(21, 50, last.minus(10L * i, ChronoUnit.MINUTES)));
+    }
+    await(() -> readings(device) == 31);
+    await(() -> alert("silent-" + device).contains("hygrometer silent has been silent for 26 h"));
+    JsonNode shown = api.get("/api/places/" + place).body();
+    assertThat(shown.get("staleSinceS").asLong()).isEqualTo(last.getEpochSecond());
+
+    publish("lab/silent", reading(21, 50, Instant.now()));
+    await(() -> alert("silent-" + device).isEmpty());
+    await(() -> api.get("/api/places/" + place).body().get("staleSinceS").isNull());
+  }
+
+  private String alert(String key) {
+    for (JsonNode alert : api.get("/api/alerts").body()) {
+      if (alert.get("key").asString().equals(key)) {
+        return alert.get("text").asString();
+      }
+    }
+    return "";
+  }
+
   @Test
   void plainNumbersOtherUnitsAndWildcards() {
     long device = device("scale kg", "SCALE", null, channel("scales/+/mass", "", "KILOGRAM", ""));

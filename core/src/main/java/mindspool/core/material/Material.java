@@ -3,7 +3,9 @@ package mindspool.core.material;
 import java.util.Collections;
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 
@@ -183,6 +185,38 @@ public record Material(
 
   private static void learned(Map<Parameter, Sourced> figures, Parameter parameter, double value) {
     figures.put(parameter, new Sourced(value, "learned by weighing", Sourced.Grade.OWN));
+  }
+
+  /**
+   * This material with limits of a workshop's own.
+   *
+   * @param printLimitPercent null for the table's
+   * @param dryTargetPercent null for the table's
+   * @param reason why, in words; becomes the source of the figures
+   */
+  public Material withLimits(Double printLimitPercent, Double dryTargetPercent, String reason) {
+    Map<Parameter, Sourced> changed = new EnumMap<>(parameters);
+    ownFigure(changed, Parameter.PRINT_LIMIT, printLimitPercent, reason);
+    ownFigure(changed, Parameter.DRY_TARGET, dryTargetPercent, reason);
+    return new Material(name, title, changed, traits);
+  }
+
+  /**
+   * Why the print limit or the dry target are a workshop's own; empty where they are the table's.
+   */
+  public Optional<String> ownLimitReason() {
+    return Stream.of(Parameter.PRINT_LIMIT, Parameter.DRY_TARGET)
+        .map(parameters::get)
+        .filter(figure -> figure.grade() == Sourced.Grade.OWN)
+        .map(Sourced::source)
+        .findFirst();
+  }
+
+  private static void ownFigure(
+      Map<Parameter, Sourced> figures, Parameter parameter, Double value, String reason) {
+    if (value != null) {
+      figures.put(parameter, new Sourced(parameter.check(value), reason, Sourced.Grade.OWN));
+    }
   }
 
   /**

@@ -225,10 +225,12 @@ final class PlanReasons {
       }
     }
     return best > job.startH()
-        ? say("Drying takes %s at least, and it starts in %s.", hours(best), hours(job.startH()))
+        ? say(
+            "Drying takes %s at least; %s were left when this was planned.",
+            hours(best), hours(job.startH()))
         : say(
-            "Dryers, slots and attendance do not leave the %s that drying takes before it starts in"
-                + " %s.",
+            "Dryers, slots and attendance do not leave the %s that drying takes within the %s that were"
+                + " left when this was planned.",
             hours(best), hours(job.startH()));
   }
 

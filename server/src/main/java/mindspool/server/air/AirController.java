@@ -79,6 +79,7 @@ class AirController {
       PlaceInfo place,
       PlaceClimate.Source climateSource,
       ClimatePoint now,
+      Long staleSinceS,
       Double dewPointC,
       List<ClimatePoint> curve,
       List<GapView> gaps,
@@ -90,7 +91,7 @@ class AirController {
   @GetMapping("/{id}")
   @Operation(summary = "A place with its climate")
   PlaceView place(@PathVariable long id) {
-    PlaceInfo place = climates.place(id);
+    PlaceInfo place = climates.presentPlace(id);
     PlaceClimate climate = climates.climate(id);
     long now = clock.instant().getEpochSecond();
     MoistAir air = climate.series().at(now);
@@ -98,6 +99,7 @@ class AirController {
         place,
         climate.source(),
         new ClimatePoint(now, air.temperatureC(), air.relativeHumidityPercent()),
+        stale(climate),
         air.dewPointC().isPresent() ? air.dewPointC().getAsDouble() : null,
         curve(climate.series(), now),
         climate.gaps().stream().map(AirController::gap).toList(),
@@ -110,6 +112,10 @@ class AirController {
             .filter(plan -> plan.placeId == id && plan.untilS > now)
             .map(AirController::planned)
             .toList());
+  }
+
+  private static Long stale(PlaceClimate climate) {
+    return climate.staleSinceS().isPresent() ? climate.staleSinceS().getAsLong() : null;
   }
 
   private static PlannedClimateView planned(PlannedClimate plan) {

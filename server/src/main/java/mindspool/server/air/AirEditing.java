@@ -31,7 +31,7 @@ class AirEditing {
   }
 
   public TypedClimate type(long placeId, TypedClimateRequest request) {
-    PlaceInfo place = climates.place(placeId);
+    PlaceInfo place = climates.presentPlace(placeId);
     if (place.kind() == PlaceKind.DRYER && place.withinId() != null) {
       throw new InvalidValueException(
           "placeId",
@@ -60,7 +60,7 @@ class AirEditing {
   }
 
   public PlannedClimate plan(long placeId, PlannedClimateRequest request) {
-    PlaceInfo place = climates.place(placeId);
+    PlaceInfo place = climates.presentPlace(placeId);
     MoistAir air =
         new MoistAir(
             Require.present("temperatureC", request.temperatureC(), "-40 to 110 °C"),

@@ -118,7 +118,7 @@ class ClimateFileController {
       @RequestParam("file") MultipartFile file,
       @RequestParam(value = "zone", required = false) String zone)
       throws IOException {
-    PlaceInfo place = climates.place(placeId);
+    PlaceInfo place = climates.presentPlace(placeId);
     if (place.kind() == PlaceKind.DRYER && place.withinId() != null) {
       throw new InvalidValueException(
           "placeId",

@@ -106,9 +106,19 @@ public class Climates {
     return places.all();
   }
 
+  /** All places, also those that were removed. */
+  public List<PlaceInfo> placesEver() {
+    return places.ever();
+  }
+
   /** A place that must exist. */
   public PlaceInfo place(long id) {
     return places.place(id);
+  }
+
+  /** A place that is there and was not removed. */
+  public PlaceInfo presentPlace(long id) {
+    return places.present(id);
   }
 
   /** What stands where, or how large it is, is another, and with it the air. */

@@ -19,6 +19,9 @@ final class DryerAir {
   /** Readings further apart say nothing of the time between. */
   private static final double GAP_S = 15 * 60;
 
+  /** The latest reading holds for so long: what is shown now is what the probe shows. */
+  private static final double HELD_S = 5 * 60;
+
   private DryerAir() {}
 
   /**
@@ -124,7 +127,7 @@ final class DryerAir {
     ClimateSeries inside = measured.build();
     return ClimateSeries.joined(
         ClimateSeries.joined(air, span.get(0).timeS(), inside),
-        span.get(span.size() - 1).timeS(),
+        span.get(span.size() - 1).timeS() + HELD_S,
         computed);
   }
 }

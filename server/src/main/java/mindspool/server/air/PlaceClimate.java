@@ -1,6 +1,7 @@
 package mindspool.server.air;
 
 import java.util.List;
+import java.util.OptionalLong;
 import mindspool.core.climate.ClimateSeries;
 
 /**
@@ -33,6 +34,14 @@ public record PlaceClimate(long placeId, ClimateSeries series, Source source, Li
     double overlapS(double from, double to) {
       return Math.max(0, Math.min(toS, to) - Math.max(fromS, from));
     }
+  }
+
+  /** From when on nothing was measured any more; none while readings arrive. */
+  public OptionalLong staleSinceS() {
+    return gaps.stream()
+        .filter(gap -> Double.isInfinite(gap.toS) && !Double.isInfinite(gap.fromS))
+        .mapToLong(gap -> Math.round(gap.fromS))
+        .findFirst();
   }
 
   /** Hours within a span in which the air is only assumed. */

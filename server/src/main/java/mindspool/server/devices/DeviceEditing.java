@@ -92,7 +92,7 @@ class DeviceEditing {
       mapped.add(Require.inside("channels[" + i + "]", () -> channel(channel)));
     }
     describe(device, request);
-    long placeId = request.placeId() == null ? -1 : climates.place(request.placeId()).id();
+    long placeId = request.placeId() == null ? -1 : climates.presentPlace(request.placeId()).id();
     devices.save(device);
     if (placeId >= 0) {
       stays.save(new DeviceStay(device.id, placeId, 0));
@@ -161,7 +161,7 @@ class DeviceEditing {
     devices.saveAndFlush(device);
     edits.changed(editable, id, before, device);
     if (request.placeId() != null) {
-      moveTo(device, climates.place(request.placeId()).id());
+      moveTo(device, climates.presentPlace(request.placeId()).id());
     }
     Acts.nowAndAfterwards(() -> series.changed(id));
     return device;

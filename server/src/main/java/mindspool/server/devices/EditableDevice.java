@@ -1,36 +1,21 @@
 package mindspool.server.devices;
 
-import java.util.Optional;
 import mindspool.core.InvalidValueException;
-import mindspool.server.acts.Editable;
+import mindspool.server.acts.StoredEditable;
 import mindspool.server.http.Acts;
 import org.springframework.stereotype.Component;
 
 /** Devices as things that people add, rename and remove. */
 @Component
-class EditableDevice implements Editable<Device> {
+class EditableDevice extends StoredEditable<Device> {
 
   private final DeviceStore.Devices devices;
   private final MessageIntake intake;
 
   EditableDevice(DeviceStore.Devices devices, MessageIntake intake) {
+    super("device", Device.class, devices);
     this.devices = devices;
     this.intake = intake;
-  }
-
-  @Override
-  public String word() {
-    return "device";
-  }
-
-  @Override
-  public Class<Device> type() {
-    return Device.class;
-  }
-
-  @Override
-  public Optional<Device> find(long id) {
-    return devices.findById(id);
   }
 
   @Override
@@ -44,7 +29,7 @@ class EditableDevice implements Editable<Device> {
   }
 
   @Override
-  public void restore(Device device) {
+  protected void check(Device device) {
     if (device.isPresent()) {
       devices
           .findByNameIgnoreCaseAndRemovedSIsNull(device.name)
@@ -58,7 +43,10 @@ class EditableDevice implements Editable<Device> {
                     "Rename the other one first.");
               });
     }
-    devices.saveAndFlush(device);
+  }
+
+  @Override
+  protected void follow(Device device) {
     Acts.nowAndAfterwards(intake::channelsChanged);
   }
 }

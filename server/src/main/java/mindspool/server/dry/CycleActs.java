@@ -114,7 +114,7 @@ class CycleActs {
   @Transactional
   public long start(StartRequest request) {
     long place = Require.present("dryerId", request.dryerId, "the number of a dryer");
-    book.place(place);
+    book.present(place);
     refuseBusy(place);
     List<String> codes = Require.present("codes", request.codes, "codes of spools in stock");
     if (codes.isEmpty() || codes.stream().distinct().count() < codes.size()) {

@@ -17,8 +17,10 @@ class CycleAgenda implements AgendaSource {
   private final Cycles cycles;
   private final CycleController views;
   private final DryerBook book;
+  private final HomesOfDried homes;
 
-  CycleAgenda(Cycles cycles, CycleController views, DryerBook book) {
+  CycleAgenda(Cycles cycles, CycleController views, DryerBook book, HomesOfDried homes) {
+    this.homes = homes;
     this.cycles = cycles;
     this.views = views;
     this.book = book;
@@ -122,9 +124,10 @@ class CycleAgenda implements AgendaSource {
               "cycle-" + course.cycle().id + "-empty",
               course.stoppedS().orElse(nowS),
               Doer.PERSON,
-              "Take %s out of %s and bag them"
+              "Take %s out of %s"
                   .formatted(String.join(", ", course.inside().keySet()), name(course)),
-              "The cycle was stopped and they lie in the cooling dryer.",
+              "The cycle was stopped, and what lies in the cooling dryer takes up water again. "
+                  + homes.words(course.inside().keySet(), nowS),
               "Open and cold they take up water again, and the dryer stays taken.",
               link(course),
               takeOut(course)));
@@ -134,11 +137,12 @@ class CycleAgenda implements AgendaSource {
               "cycle-" + course.cycle().id + "-end",
               end,
               Doer.PERSON,
-              "Take %s out of %s and bag them"
+              "Take %s out of %s"
                   .formatted(String.join(", ", course.inside().keySet()), name(course)),
-              stage == Stage.OVER
-                  ? "The cycle is over and they lie in the cooling dryer."
-                  : "The hours that were set are over then.",
+              (stage == Stage.OVER
+                      ? "The cycle is over, and the dryer cools. "
+                      : "The hours that were set are over then. ")
+                  + homes.words(course.inside().keySet(), Math.max(nowS, end)),
               "Open and cold they take up water again, the outer wraps first.",
               link(course),
               takeOut(course)));

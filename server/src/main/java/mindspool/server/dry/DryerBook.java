@@ -49,6 +49,12 @@ class DryerBook {
     return place;
   }
 
+  /** A dryer that was not removed. */
+  PlaceInfo present(long placeId) {
+    climates.presentPlace(placeId);
+    return place(placeId);
+  }
+
   /** What was said of it; the usual where nothing was. */
   DryerDescription description(long placeId) {
     return dryers.findById(placeId).orElseGet(() -> new DryerDescription(placeId));

@@ -215,7 +215,7 @@ class DryerController {
   }
 
   private DryerView view(long placeId) {
-    PlaceInfo place = book.place(placeId);
+    PlaceInfo place = book.present(placeId);
     DryerDescription said = book.description(placeId);
     Dryer dryer = book.dryer(placeId);
     DryerBehaviour behaviour = dryer.behaviour();
@@ -277,7 +277,7 @@ class DryerController {
   @Operation(summary = "Describes a dryer: kind, inside, slots, vent, desiccant, switch")
   @Transactional
   public DryerView describe(@PathVariable long placeId, @RequestBody DescribeDryerRequest request) {
-    book.place(placeId);
+    book.present(placeId);
     DryerKind kind = Require.present("kind", request.kind, Arrays.toString(DryerKind.values()));
     DryerDescription said = book.description(placeId);
     StaleEditException.refuse(
@@ -406,7 +406,7 @@ class DryerController {
               + " Without a log, what the devices in the dryer showed from 'from' to 'to' is taken.")
   @Transactional
   public MeasurementView measure(@PathVariable long placeId, @RequestBody MeasureRequest request) {
-    book.place(placeId);
+    book.present(placeId);
     double setpoint = Require.present("setpointC", request.setpointC, "20 to 250 °C");
     double unsure = request.instrumentUncertaintyK == null ? 1 : request.instrumentUncertaintyK;
     DryerCharacterisation found = DryerCharacterisation.of(log(placeId, request), setpoint, unsure);
@@ -432,7 +432,7 @@ class DryerController {
   @Operation(summary = "Air exchange from the power with vent open and closed")
   @Transactional
   public VentView vent(@PathVariable long placeId, @RequestBody VentRequest request) {
-    PlaceInfo place = book.place(placeId);
+    PlaceInfo place = book.present(placeId);
     Dryer dryer = book.dryer(placeId);
     double changes =
         DryerCharacterisation.airChangesPerHour(

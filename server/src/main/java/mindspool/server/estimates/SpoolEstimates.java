@@ -12,6 +12,7 @@ import java.util.concurrent.Executors;
 import mindspool.server.air.ClimateChanged;
 import mindspool.server.air.Climates;
 import mindspool.server.stock.KnownSpools;
+import mindspool.server.stock.LimitsChanged;
 import mindspool.server.stock.SpoolChanged;
 import mindspool.server.stock.SpoolRecord;
 import mindspool.server.stock.SpoolRecords;
@@ -217,6 +218,13 @@ public class SpoolEstimates implements DisposableBean {
               .min();
       from.ifPresent(fromS -> forget(spool.spool().id, fromS));
     }
+  }
+
+  /** The water is the same; what it means is another. */
+  @TransactionalEventListener(fallbackExecution = true)
+  void limitsChanged(LimitsChanged event) {
+    known.all().forEach(spool -> forget(spool.spool().id, Double.POSITIVE_INFINITY));
+    outdated.clear();
   }
 
   /** Renews estimates whose forecast has aged. */

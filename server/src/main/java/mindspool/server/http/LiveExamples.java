@@ -51,7 +51,10 @@ class LiveExamples {
   private void places(Map<String, Object> values) {
     id(values, "room", "select min(id) from place where kind = 'ROOM'");
     id(values, "shelf", "select min(id) from place where kind = 'OPEN_SHELF' and capacity is null");
-    id(values, "newestPlace", "select max(id) from place where kind = 'OPEN_SHELF'");
+    id(
+        values,
+        "newestPlace",
+        "select max(id) from place where kind = 'OPEN_SHELF' and removed_s is null");
     id(
         values,
         "container",
@@ -73,7 +76,12 @@ class LiveExamples {
             + " and arrival = 'SEALED_TIGHT' and not exists (select 1 from spool_fact f"
             + " where f.spool_id = s.id and f.kind = 'OPENED' and f.undone_by is null)"
             + LONGEST_HERE);
+    values.put(
+        "spoolMaterial",
+        first("select material from spool where code = '" + values.get("spool") + "'", String.class)
+            .orElse("PETG"));
     id(values, "lot", "select max(id) from lot");
+    newest(values, "limit", "own_limit", "removed_s is null");
     id(
         values,
         "heldAct",
@@ -123,6 +131,7 @@ class LiveExamples {
         .forEach((name, table) -> version(values, name, table + " where id = " + values.get(name)));
     version(values, "dryer", "dryer where place_id = " + values.get("dryer"));
     version(values, "week", "attendance_week");
+    version(values, "spool", "spool where code = '" + values.get("spool") + "'");
   }
 
   private void version(Map<String, Object> values, String name, String where) {

@@ -1,35 +1,20 @@
 package mindspool.server.places;
 
-import java.util.Optional;
 import mindspool.core.InvalidValueException;
-import mindspool.server.acts.Editable;
+import mindspool.server.acts.StoredEditable;
 import org.springframework.stereotype.Component;
 
-/** Places as things that people rename and describe. */
+/** Places as things that people add, describe and remove. */
 @Component
-class EditablePlace implements Editable<Place> {
+class EditablePlace extends StoredEditable<Place> {
 
   private final PlaceStore store;
   private final Places places;
 
   EditablePlace(PlaceStore store, Places places) {
+    super("place", Place.class, store);
     this.store = store;
     this.places = places;
-  }
-
-  @Override
-  public String word() {
-    return "place";
-  }
-
-  @Override
-  public Class<Place> type() {
-    return Place.class;
-  }
-
-  @Override
-  public Optional<Place> find(long id) {
-    return store.findById(id);
   }
 
   @Override
@@ -43,9 +28,13 @@ class EditablePlace implements Editable<Place> {
   }
 
   @Override
-  public void restore(Place place) {
+  protected void check(Place place) {
+    if (place.removedS != null) {
+      places.refuseInUse(place.id);
+      return;
+    }
     store
-        .findByNameIgnoreCase(place.name)
+        .findByNameIgnoreCaseAndRemovedSIsNull(place.name)
         .filter(other -> !other.id.equals(place.id))
         .ifPresent(
             other -> {
@@ -55,7 +44,10 @@ class EditablePlace implements Editable<Place> {
                   "a name that no other place has",
                   "Rename the other one first.");
             });
-    store.saveAndFlush(place);
+  }
+
+  @Override
+  protected void follow(Place place) {
     places.changed(place.id);
   }
 }

@@ -44,6 +44,9 @@ class Place {
 
   long createdS;
 
+  /** When it was removed; null while it is there. */
+  Long removedS;
+
   @Version int version;
 
   protected Place() {}

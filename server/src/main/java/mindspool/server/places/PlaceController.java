@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.List;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -43,5 +44,12 @@ class PlaceController {
   @Operation(summary = "Changes a place's name or dryer settings")
   PlaceInfo change(@PathVariable long id, @RequestBody PlaceRequest request) {
     return editing.change(id, request);
+  }
+
+  @DeleteMapping("/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  @Operation(summary = "Removes a place that nothing lies in; what lay there keeps its record")
+  void remove(@PathVariable long id) {
+    editing.remove(id);
   }
 }

@@ -38,7 +38,8 @@ public class PlaceEditing {
             (int) store.count(),
             clock.instant().getEpochSecond());
     describe(place, request);
-    PlaceInfo added = PlaceInfo.of(store.save(place));
+    PlaceInfo added = PlaceInfo.of(store.saveAndFlush(place));
+    edits.added(editable, place.id, place);
     places.changed(added.id());
     return added;
   }
@@ -55,6 +56,21 @@ public class PlaceEditing {
     edits.changed(editable, id, before, place);
     places.changed(id);
     return changed;
+  }
+
+  /** Takes a place away that nothing lies in any more; what lay there keeps its record. */
+  public void remove(long id) {
+    Place place =
+        store
+            .findById(id)
+            .filter(found -> found.removedS == null)
+            .orElseThrow(() -> new NotFoundException("place with number " + id));
+    places.refuseInUse(id);
+    Edits.Before before = edits.before(editable, place);
+    place.removedS = clock.instant().getEpochSecond();
+    store.saveAndFlush(place);
+    edits.changed(editable, id, before, place);
+    places.changed(id);
   }
 
   private void describe(Place place, PlaceRequest request) {
@@ -91,7 +107,7 @@ public class PlaceEditing {
             "A place cannot stand in itself.");
       }
     }
-    PlaceInfo outer = places.place(withinId);
+    PlaceInfo outer = places.present(withinId);
     if (outer.kind() == PlaceKind.DRYER) {
       throw new InvalidValueException(
           "withinId",
@@ -127,7 +143,7 @@ public class PlaceEditing {
   private String name(String name, Long own) {
     String trimmed = Text.line("name", name, 1, 80, "Call it what is written on it.");
     store
-        .findByNameIgnoreCase(trimmed)
+        .findByNameIgnoreCaseAndRemovedSIsNull(trimmed)
         .filter(other -> !other.id.equals(own))
         .ifPresent(
             other -> {

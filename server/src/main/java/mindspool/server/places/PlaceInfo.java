@@ -9,6 +9,7 @@ import mindspool.core.storage.Container;
  * @param withinId place that it stands in; for a dryer the room whose air it heats
  * @param capacity how many spools fit in; null where it does not matter
  * @param measuredLeakGPerDay a closed container's own conductance; null until it was measured
+ * @param removed whether it is kept only for the record of what lay there
  * @param version rises with every change of it
  */
 public record PlaceInfo(
@@ -22,6 +23,7 @@ public record PlaceInfo(
     Double volumeL,
     Integer capacity,
     Double measuredLeakGPerDay,
+    boolean removed,
     int version) {
 
   private static final double USUAL_DRYER_VOLUME_L = 12;
@@ -38,6 +40,7 @@ public record PlaceInfo(
         place.volumeL,
         place.capacity,
         place.measuredLeakGPerDay,
+        place.removedS != null,
         place.version);
   }
 
@@ -54,6 +57,7 @@ public record PlaceInfo(
         volumeL,
         capacity,
         measuredLeakGPerDay,
+        removed,
         version);
   }
 

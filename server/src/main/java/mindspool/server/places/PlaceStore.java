@@ -9,5 +9,5 @@ interface PlaceStore extends JpaRepository<Place, Long> {
 
   List<Place> findAllByOrderByPositionInRoomAscIdAsc();
 
-  Optional<Place> findByNameIgnoreCase(String name);
+  Optional<Place> findByNameIgnoreCaseAndRemovedSIsNull(String name);
 }

@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import mindspool.core.InvalidValueException;
 import mindspool.server.http.Acts;
 import mindspool.server.http.KeptValue;
 import mindspool.server.http.NotFoundException;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 
@@ -15,24 +17,41 @@ import org.springframework.stereotype.Service;
 public class Places {
 
   private final PlaceStore store;
+  private final ObjectProvider<PlaceInUse> uses;
   private final ApplicationEventPublisher events;
   private final KeptValue<Map<Long, PlaceInfo>> infos = new KeptValue<>();
 
-  Places(PlaceStore store, ApplicationEventPublisher events) {
+  Places(PlaceStore store, ObjectProvider<PlaceInUse> uses, ApplicationEventPublisher events) {
     this.store = store;
+    this.uses = uses;
     this.events = events;
   }
 
   /** All places in the order of the room. */
   public List<PlaceInfo> all() {
+    return known().values().stream().filter(place -> !place.removed()).toList();
+  }
+
+  /** All places, also those that were removed. */
+  public List<PlaceInfo> ever() {
     return List.copyOf(known().values());
   }
 
-  /** A place that must exist. */
+  /** A place that must exist; also a removed one, which is needed for what was. */
   public PlaceInfo place(long id) {
     PlaceInfo place = known().get(id);
     if (place == null) {
       throw new NotFoundException("place with number " + id);
+    }
+    return place;
+  }
+
+  /** A place that is there and was not removed. */
+  public PlaceInfo present(long id) {
+    PlaceInfo place = place(id);
+    if (place.removed()) {
+      throw new NotFoundException(
+          "place with number " + id + " (" + place.name() + " was removed)");
     }
     return place;
   }
@@ -44,6 +63,22 @@ public class Places {
       outer.add(place(id));
     }
     return outer;
+  }
+
+  /** Refuses to go on while a place holds something or is needed. */
+  void refuseInUse(long placeId) {
+    List<String> needed = new ArrayList<>();
+    all().stream()
+        .filter(place -> Long.valueOf(placeId).equals(place.withinId()))
+        .forEach(place -> needed.add(place.name() + " stands in it"));
+    uses.forEach(use -> use.useOf(placeId).ifPresent(needed::add));
+    if (!needed.isEmpty()) {
+      throw new InvalidValueException(
+          "id",
+          place(placeId).name() + ": " + String.join("; ", needed),
+          "a place that is empty and not needed",
+          "Take out or move what is there, then remove it.");
+    }
   }
 
   /** Whether a place stands in another, at any depth. */

@@ -1,32 +1,14 @@
 package mindspool.server.plan;
 
-import java.util.Optional;
-import mindspool.server.acts.Editable;
+import mindspool.server.acts.StoredEditable;
 import org.springframework.stereotype.Component;
 
 /** Jobs as things that people add, change and take off. */
 @Component
-class EditableJob implements Editable<PrintJob> {
-
-  private final PlanStore.Jobs jobs;
+class EditableJob extends StoredEditable<PrintJob> {
 
   EditableJob(PlanStore.Jobs jobs) {
-    this.jobs = jobs;
-  }
-
-  @Override
-  public String word() {
-    return "job";
-  }
-
-  @Override
-  public Class<PrintJob> type() {
-    return PrintJob.class;
-  }
-
-  @Override
-  public Optional<PrintJob> find(long id) {
-    return jobs.findById(id);
+    super("job", PrintJob.class, jobs);
   }
 
   @Override
@@ -37,10 +19,5 @@ class EditableJob implements Editable<PrintJob> {
   @Override
   public String link(PrintJob job) {
     return "/plan";
-  }
-
-  @Override
-  public void restore(PrintJob job) {
-    jobs.saveAndFlush(job);
   }
 }

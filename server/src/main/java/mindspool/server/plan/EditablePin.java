@@ -1,33 +1,15 @@
 package mindspool.server.plan;
 
-import java.util.Optional;
 import java.util.Set;
-import mindspool.server.acts.Editable;
+import mindspool.server.acts.StoredEditable;
 import org.springframework.stereotype.Component;
 
 /** What people decided about a job in the plan. */
 @Component
-class EditablePin implements Editable<PlanEntry> {
-
-  private final PlanStore.Entries entries;
+class EditablePin extends StoredEditable<PlanEntry> {
 
   EditablePin(PlanStore.Entries entries) {
-    this.entries = entries;
-  }
-
-  @Override
-  public String word() {
-    return "pin";
-  }
-
-  @Override
-  public Class<PlanEntry> type() {
-    return PlanEntry.class;
-  }
-
-  @Override
-  public Optional<PlanEntry> find(long id) {
-    return entries.findById(id);
+    super("pin", PlanEntry.class, entries);
   }
 
   @Override
@@ -38,11 +20,6 @@ class EditablePin implements Editable<PlanEntry> {
   @Override
   public String link(PlanEntry entry) {
     return "/plan";
-  }
-
-  @Override
-  public void restore(PlanEntry entry) {
-    entries.saveAndFlush(entry);
   }
 
   /** What the plan found itself. */

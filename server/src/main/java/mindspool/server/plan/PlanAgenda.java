@@ -11,6 +11,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import mindspool.server.air.Climates;
 import mindspool.server.dry.DryersForPlan;
+import mindspool.server.dry.HomesOfDried;
 import mindspool.server.today.AgendaSource;
 import org.springframework.stereotype.Service;
 
@@ -24,9 +25,15 @@ class PlanAgenda implements AgendaSource {
   private final PlanStore.Entries entries;
   private final Climates climates;
   private final DryersForPlan dryers;
+  private final HomesOfDried homes;
 
   PlanAgenda(
-      PlanStore.Jobs jobs, PlanStore.Entries entries, Climates climates, DryersForPlan dryers) {
+      PlanStore.Jobs jobs,
+      PlanStore.Entries entries,
+      Climates climates,
+      DryersForPlan dryers,
+      HomesOfDried homes) {
+    this.homes = homes;
     this.dryers = dryers;
     this.jobs = jobs;
     this.entries = entries;
@@ -86,8 +93,9 @@ class PlanAgenda implements AgendaSource {
         Doer.PRINTER,
         String.format(
             Locale.ROOT,
-            "Start %s with %s: %.0f g, %.1f h",
+            "Start %s%s with %s: %.0f g, %.1f h",
             job.name,
+            job.someTime ? ", now at the latest," : "",
             entry.code,
             job.grams,
             job.hours),
@@ -116,17 +124,18 @@ class PlanAgenda implements AgendaSource {
         "unload-%d-%d-%d".formatted(loading.dryerId, loading.startS, endS),
         endS,
         Doer.PERSON,
-        "Take %s out of %s and %s"
+        "Take %s out of %s%s"
             .formatted(
                 codes,
                 climates.place(loading.dryerId).name(),
-                wet ? "print from " + them + " at once" : "bag " + them + " within minutes"),
+                wet ? " and print from " + them + " at once" : ""),
         wet
             ? "What the job takes prints by then, if it went in as planned; the core is still wet, so"
                 + " dry "
                 + them
                 + " again afterwards."
-            : "Dry to the core by then, if it went in as planned; weigh it to prove it.",
+            : "Dry to the core by then, if it went in as planned; weigh it to prove it. "
+                + homes.words(of.stream().map(entry -> entry.code).distinct().toList(), endS),
         "The heat goes on, and the next load waits.",
         "/plan");
   }

@@ -3,6 +3,7 @@ package mindspool.server.plan;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -40,6 +41,9 @@ class PlanController {
   private static final double USUAL_SECONDS = 20;
   private static final double MOST_SECONDS = 600;
   private static final int MOST_WINDOWS = 70;
+
+  /** A job without a start is wanted within this. */
+  private static final Duration SOME_TIME = Duration.ofDays(7);
 
   private final PlanService service;
   private final PlanCourses courses;
@@ -81,6 +85,7 @@ class PlanController {
   /**
    * A job; of a material, or of a certain spool by its code.
    *
+   * @param startAt when it starts; left out for some time within a week
    * @param version as it was read, for a change; a new job has none
    */
   record JobRequest(
@@ -100,6 +105,7 @@ class PlanController {
       @MayBeNull String code,
       double grams,
       long startS,
+      boolean someTime,
       double hours,
       boolean inDryBox,
       boolean past,
@@ -172,6 +178,7 @@ class PlanController {
         job.code,
         job.grams,
         job.startS,
+        job.someTime,
         job.hours,
         job.inDryBox,
         job.startS < now,
@@ -226,7 +233,7 @@ class PlanController {
     double hours =
         Require.within(
             "hours", Require.present("hours", request.hours, "a time in hours"), 0.05, 1000, "h");
-    Instant start = Require.present("startAt", request.startAt, "a time to come");
+    Instant start = request.startAt == null ? clock.instant().plus(SOME_TIME) : request.startAt;
     if (start.getEpochSecond() < now()) {
       throw new InvalidValueException(
           "startAt",
@@ -240,6 +247,7 @@ class PlanController {
     job.grams = grams;
     job.hours = hours;
     job.startS = start.getEpochSecond();
+    job.someTime = request.startAt == null;
     job.inDryBox = Boolean.TRUE.equals(request.inDryBox);
   }
 

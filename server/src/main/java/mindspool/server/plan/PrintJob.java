@@ -22,6 +22,10 @@ class PrintJob {
   double grams;
   long startS;
   double hours;
+
+  /** Whether it may start any time up to its start, which is then only the latest. */
+  boolean someTime;
+
   boolean inDryBox;
   long recordedS;
 

@@ -216,7 +216,8 @@ public class Receiving {
   public String receive(ReceiveRequest request, Origin origin) {
     Draft draft = draft(request);
     PlaceInfo place =
-        climates.place(Require.present("placeId", request.placeId(), "the number of a place"));
+        climates.presentPlace(
+            Require.present("placeId", request.placeId(), "the number of a place"));
     occupancy.refuseFull(place);
     long placeId = place.id();
     Spool spool = draft.spool();

@@ -10,7 +10,10 @@ import mindspool.server.http.Asks;
 import mindspool.server.stock.SpoolRequests.DeliveryRequest;
 import mindspool.server.stock.SpoolRequests.ReceiveRequest;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -22,9 +25,11 @@ import org.springframework.web.bind.annotation.RestController;
 class ReceivingController {
 
   private final Receiving receiving;
+  private final SpoolCorrections corrections;
 
-  ReceivingController(Receiving receiving) {
+  ReceivingController(Receiving receiving, SpoolCorrections corrections) {
     this.receiving = receiving;
+    this.corrections = corrections;
   }
 
   record ReceivedView(String code) {}
@@ -65,5 +70,17 @@ class ReceivingController {
   @Operation(summary = "What a receipt would mean; nothing is stored")
   ReceivePreview preview(@RequestBody ReceiveRequest request) {
     return ReceiveConsequence.of(receiving.draft(request));
+  }
+
+  @GetMapping("/spools/{code}/description")
+  @Operation(summary = "What was said of a spool on receiving, to be corrected")
+  SpoolDescription description(@PathVariable String code) {
+    return corrections.description(code);
+  }
+
+  @PutMapping("/spools/{code}/description")
+  @Operation(summary = "Corrects what was said of a spool; its history is computed anew")
+  SpoolDescription correct(@PathVariable String code, @RequestBody SpoolDescription description) {
+    return corrections.correct(code, description);
   }
 }

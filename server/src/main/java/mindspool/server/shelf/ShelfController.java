@@ -69,12 +69,13 @@ public class ShelfController {
     this.clock = clock;
   }
 
-  /** A place on the shelf with its air now. */
+  /** A place on the shelf with its air now; {@code staleSinceS} once readings have stopped. */
   record ShelfPlace(
       PlaceInfo place,
       PlaceClimate.Source climateSource,
       double temperatureC,
-      double relativeHumidityPercent) {}
+      double relativeHumidityPercent,
+      Long staleSinceS) {}
 
   /** The whole shelf in one answer; {@code pending} spools are still being computed. */
   record ShelfView(
@@ -116,7 +117,11 @@ public class ShelfController {
     PlaceClimate climate = climates.shown(place.id());
     MoistAir air = climate.series().at(now);
     return new ShelfPlace(
-        place, climate.source(), air.temperatureC(), air.relativeHumidityPercent());
+        place,
+        climate.source(),
+        air.temperatureC(),
+        air.relativeHumidityPercent(),
+        climate.staleSinceS().isPresent() ? climate.staleSinceS().getAsLong() : null);
   }
 
   @GetMapping("/spools/{code}")

@@ -58,6 +58,7 @@ final class SpoolViews {
   /**
    * A spool on the shelf. What is computed is absent until it is.
    *
+   * @param ownLimitReason why limit or target are other than the table's; null where they are not
    * @param expectedGrossG what a scale should show if nothing was used since the last weighing
    */
   record SpoolView(
@@ -76,6 +77,7 @@ final class SpoolViews {
       double rimRadiusMm,
       double printLimitPercent,
       double dryTargetPercent,
+      @MayBeNull String ownLimitReason,
       LooseEnd end,
       double smallestNozzleMm,
       boolean heated,
@@ -115,6 +117,7 @@ final class SpoolViews {
         stored.rimRadiusMm,
         spool.material().printLimitPercent(),
         spool.material().dryTargetPercent(),
+        spool.material().ownLimitReason().orElse(null),
         spool.end(),
         spool.smallestNozzleMm(),
         spool.facts().stream().anyMatch(fact -> fact.kind == SpoolFact.Kind.HEATED),

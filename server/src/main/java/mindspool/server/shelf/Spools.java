@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalLong;
 import mindspool.core.drying.Belief;
 import mindspool.core.drying.DryerLoad.LoadedSpool;
 import mindspool.core.drying.DryingProof;
@@ -18,6 +19,7 @@ import mindspool.server.acts.Origin;
 import mindspool.server.air.Climates;
 import mindspool.server.estimates.SpoolEstimate;
 import mindspool.server.estimates.SpoolEstimates;
+import mindspool.server.places.PlaceKind;
 import mindspool.server.stock.SpoolActs;
 import mindspool.server.stock.SpoolRecord;
 import mindspool.server.stock.SpoolRecords;
@@ -106,6 +108,17 @@ public class Spools {
         .filter(spool -> !spool.isEmpty() && spool.placeAt(now) == placeId)
         .map(spool -> spool.spool().code)
         .toList();
+  }
+
+  /** Where a spool lies when no dryer has it; none where it never lay anywhere else. */
+  public OptionalLong homeOf(String code) {
+    List<SpoolRecord.PlacedStay> stays = records.byCode(code).stays();
+    for (int i = stays.size() - 1; i >= 0; i--) {
+      if (climates.place(stays.get(i).placeId()).kind() != PlaceKind.DRYER) {
+        return OptionalLong.of(stays.get(i).placeId());
+      }
+    }
+    return OptionalLong.empty();
   }
 
   /** Puts a spool somewhere; returns the fact's number. */

@@ -1,37 +1,20 @@
 package mindspool.server.stock;
 
-import java.util.Optional;
-import mindspool.server.acts.Editable;
+import mindspool.server.acts.StoredEditable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 
 /** Lots as things that people describe. */
 @Component
-class EditableLot implements Editable<Lot> {
+class EditableLot extends StoredEditable<Lot> {
 
-  private final SpoolStore.Lots lots;
   private final SpoolStore.Spools spools;
   private final ApplicationEventPublisher events;
 
   EditableLot(SpoolStore.Lots lots, SpoolStore.Spools spools, ApplicationEventPublisher events) {
-    this.lots = lots;
+    super("lot", Lot.class, lots);
     this.spools = spools;
     this.events = events;
-  }
-
-  @Override
-  public String word() {
-    return "lot";
-  }
-
-  @Override
-  public Class<Lot> type() {
-    return Lot.class;
-  }
-
-  @Override
-  public Optional<Lot> find(long id) {
-    return lots.findById(id);
   }
 
   @Override
@@ -45,8 +28,7 @@ class EditableLot implements Editable<Lot> {
   }
 
   @Override
-  public void restore(Lot lot) {
-    lots.saveAndFlush(lot);
+  protected void follow(Lot lot) {
     spools
         .findByLotId(lot.id)
         .forEach(spool -> events.publishEvent(new SpoolChanged(spool.id, spool.arrivedS)));

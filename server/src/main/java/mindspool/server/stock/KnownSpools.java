@@ -80,6 +80,12 @@ public class KnownSpools {
     changed.put(event.spoolId(), changes.incrementAndGet());
   }
 
+  @Order(Ordered.HIGHEST_PRECEDENCE)
+  @TransactionalEventListener(fallbackExecution = true)
+  void limitsChanged(LimitsChanged event) {
+    forget();
+  }
+
   /** What the maker of a lot is counts for all its spools. */
   void forget() {
     known.set(new Known(null));

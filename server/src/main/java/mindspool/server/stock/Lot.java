@@ -42,4 +42,12 @@ public class Lot {
     this.colourName = colourName;
     this.createdS = createdS;
   }
+
+  public String maker() {
+    return maker;
+  }
+
+  public String batch() {
+    return batch;
+  }
 }

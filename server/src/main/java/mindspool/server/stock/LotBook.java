@@ -2,7 +2,9 @@ package mindspool.server.stock;
 
 import java.time.Clock;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.Text;
@@ -39,6 +41,11 @@ public class LotBook {
         spool.colourName);
   }
 
+  /** All lots by number. */
+  Map<Long, Lot> byId() {
+    return lots.findAll().stream().collect(Collectors.toMap(lot -> lot.id, lot -> lot));
+  }
+
   /** Any lot of a maker. */
   public Optional<Lot> anyOf(String maker) {
     return lots.findAll().stream()
@@ -62,7 +69,7 @@ public class LotBook {
             });
   }
 
-  Lot lot(long id) {
+  public Lot lot(long id) {
     return lots.findById(id).orElseThrow(() -> new NotFoundException("lot with number " + id));
   }
 

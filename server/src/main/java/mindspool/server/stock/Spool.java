@@ -8,6 +8,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Transient;
+import jakarta.persistence.Version;
 import mindspool.core.moisture.StartMoisture;
 import mindspool.core.stock.Band;
 import mindspool.core.stock.ReelKind;
@@ -47,6 +48,8 @@ public class Spool {
   public double startUncertaintyPercent;
 
   public Long lotId;
+
+  @Version public int version;
 
   /** Mean mass of emptied reels of the same kind from the same maker; none while there is none. */
   @Transient public Double siblingEmptyReelG;

@@ -97,7 +97,8 @@ public class SpoolActs {
   public SpoolFact moved(String code, MoveRequest request, Origin origin, boolean byHand) {
     SpoolRecord spool = records.byCode(code);
     PlaceInfo target =
-        climates.place(Require.present("placeId", request.placeId(), "the number of a place"));
+        climates.presentPlace(
+            Require.present("placeId", request.placeId(), "the number of a place"));
     boolean asItHappens = request.at() == null;
     long from = asItHappens ? notBeforeLastMove(spool) : time("at", request.at(), spool);
     long back = spool.placeAt(from);

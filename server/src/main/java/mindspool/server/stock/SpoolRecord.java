@@ -138,7 +138,7 @@ public record SpoolRecord(Spool spool, Material material, List<SpoolFact> facts)
   }
 
   /** Filament on arrival, g: as weighed then, else as the label says. */
-  double arrivedNetG() {
+  public double arrivedNetG() {
     return facts.stream()
         .filter(fact -> fact.grossMassG != null && fact.atS <= spool.arrivedS)
         .map(fact -> net(fact.grossMassG))

@@ -18,12 +18,15 @@ public class SpoolRecords {
   private final SpoolStore.Facts facts;
   private final SpoolStore.Lots lots;
   private final MaterialCatalogue catalogue;
+  private final OwnLimits limits;
 
   SpoolRecords(
       SpoolStore.Spools spools,
       SpoolStore.Facts facts,
       SpoolStore.Lots lots,
-      MaterialCatalogue catalogue) {
+      MaterialCatalogue catalogue,
+      OwnLimits limits) {
+    this.limits = limits;
     this.spools = spools;
     this.facts = facts;
     this.lots = lots;
@@ -96,6 +99,7 @@ public class SpoolRecords {
   }
 
   private SpoolRecord record(Spool spool, List<SpoolFact> itsFacts) {
-    return new SpoolRecord(spool, catalogue.named(spool.material), itsFacts);
+    return new SpoolRecord(
+        spool, limits.of(catalogue.named(spool.material), spool.lotId), itsFacts);
   }
 }

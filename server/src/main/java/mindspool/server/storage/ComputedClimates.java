@@ -143,7 +143,7 @@ class ComputedClimates implements ClosedAir, DisposableBean {
   }
 
   /**
-   * Attendance the record over when it is another; read from the database before any lock is taken.
+   * Gives the record on when it is another; it is read from the database before any lock is taken.
    */
   private void tell(Climates climates) {
     long upTo = version.get();
@@ -173,7 +173,7 @@ class ComputedClimates implements ClosedAir, DisposableBean {
     Preparation(Climates climates, double now) {
       this.climates = climates;
       this.now = now;
-      climates.places().forEach(place -> places.put(place.id(), place));
+      climates.placesEver().forEach(place -> places.put(place.id(), place));
     }
 
     StorageRecord record() {

@@ -110,7 +110,7 @@ class ContainerController {
     double span = months == null ? USUAL_MONTHS : months;
     Require.within("limitPercent", limit, 1, 99, "%");
     StorageForecast forecast = containers.forecast(id, limit, span);
-    PlaceInfo place = climates.place(id);
+    PlaceInfo place = climates.presentPlace(id);
     DesiccantNow desiccant = containers.desiccantNow(id).orElse(null);
     return new StorageView(
         limit,

@@ -60,7 +60,7 @@ class Containers {
   }
 
   private PlaceInfo closed(long placeId) {
-    PlaceInfo place = climates.place(placeId);
+    PlaceInfo place = climates.presentPlace(placeId);
     if (!place.kind().isClosed()) {
       throw new InvalidValueException(
           "placeId",
