@@ -14,6 +14,7 @@ import QuickBox from './parts/QuickBox.vue'
 import TimeSlider from './parts/TimeSlider.vue'
 import { pageAction } from './parts/pageKeys'
 import { scannerOf } from './parts/scanner'
+import { scanned } from './parts/scans'
 import { goal, STATIONS, stationOf } from './stations'
 import { useAlerts } from './stores/alerts'
 import { usePreferences } from './stores/preferences'
@@ -54,7 +55,7 @@ function typing(target: EventTarget | null): boolean {
   return !!element?.closest('input, textarea, select, [contenteditable], [role="dialog"]')
 }
 
-const scan = scannerOf((code) => void router.push(`/spool/${code}`))
+const scan = scannerOf((found) => scanned(found, router))
 
 /** The field that has the focus, as far as keys land in it. */
 function fieldOf(target: EventTarget | null): HTMLInputElement | HTMLTextAreaElement | undefined {
@@ -63,7 +64,7 @@ function fieldOf(target: EventTarget | null): HTMLInputElement | HTMLTextAreaEle
     : undefined
 }
 
-/** Before anything else sees a key: a scan goes to the spool, wherever the focus is. */
+/** Before anything else sees a key: a scan goes to what was scanned, wherever the focus is. */
 function beforeAll(event: KeyboardEvent) {
   const field = fieldOf(event.target)
   if (scan(event.key, event.timeStamp, field)) {

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { numbersIn } from '@/stations/devices/messageNumbers'
-import { scannerOf } from '@/parts/scanner'
+import { scannerOf, type Scan } from '@/parts/scanner'
 
 describe('a label scanner that types', () => {
-  function typed(text: string, everyMs: number): string[] {
-    const found: string[] = []
-    const scan = scannerOf((code) => found.push(code))
+  function typed(text: string, everyMs: number): Scan[] {
+    const found: Scan[] = []
+    const scan = scannerOf((each) => found.push(each))
     let at = 1000
     for (const key of [...text, 'Enter']) {
       scan(key, (at += everyMs))
@@ -14,24 +14,24 @@ describe('a label scanner that types', () => {
   }
 
   it('differs from a person by its speed', () => {
-    expect(typed('AC7X', 8)).toEqual(['AC7X'])
+    expect(typed('AC7X', 8)).toEqual([{ code: 'AC7X' }])
     expect(typed('AC7X', 200)).toEqual([])
   })
 
   it('may have one key held back by a busy computer, a person may not', () => {
-    const found: string[] = []
-    const scan = scannerOf((code) => found.push(code))
+    const found: Scan[] = []
+    const scan = scannerOf((each) => found.push(each))
     const keys = ['A', 'C', '7', 'X', 'Enter']
     const at = (times: number[]) => keys.map((key, i) => scan(key, times[i]!))
     expect(at([1000, 1008, 1016, 1166, 1174]).at(-1)).toBe(true)
     expect(at([5000, 5120, 5240, 5360, 5480]).some(Boolean)).toBe(false)
     expect(at([9000, 9005, 9010, 9015, 9400]).at(-1)).toBe(false)
-    expect(found).toEqual(['AC7X'])
+    expect(found).toEqual([{ code: 'AC7X' }])
   })
 
   it('puts a field back as it was, and leaves a scale that types alone', () => {
-    const found: string[] = []
-    const scan = scannerOf((code) => found.push(code))
+    const found: Scan[] = []
+    const scan = scannerOf((each) => found.push(each))
     const type = (text: string, field: { value: string }) =>
       [...text, 'Enter'].map((key, i) => {
         const taken = scan(key, 10_000 * text.length + 5 * i, field)
@@ -49,12 +49,18 @@ describe('a label scanner that types', () => {
     const note = { value: '' }
     expect(type('AC7X', note).at(-1)).toBe(true)
     expect(note.value).toBe('')
-    expect(found).toEqual(['AC7X', 'AC7X'])
+    expect(found).toEqual([{ code: 'AC7X' }, { code: 'AC7X' }])
   })
 
   it('finds the code at the end of an address and ignores other codes', () => {
-    expect(typed('http://host:8080/spool/ac7x', 5)).toEqual(['AC7X'])
+    expect(typed('http://host:8080/spool/ac7x', 5)).toEqual([{ code: 'AC7X' }])
     expect(typed('0015', 5)).toEqual([])
+  })
+
+  it('knows places by their address, not by a bare number', () => {
+    expect(typed('http://host:8080/place/12', 5)).toEqual([{ placeId: 12 }])
+    expect(typed('12', 5)).toEqual([])
+    expect(typed('http://host:8080/place/', 5)).toEqual([])
   })
 })
 

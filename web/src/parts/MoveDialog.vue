@@ -10,12 +10,20 @@ import { useShelf, type Spool } from '@/stores/shelf'
 import ProblemNote from './ProblemNote.vue'
 
 const props = defineProps<{
-  spool: Spool
+  /** One, or several that go together. */
+  spools: readonly Spool[]
   /** Where it was dropped; only what that place asks is left to say. */
   to?: number
 }>()
 const emit = defineEmits<{ close: [] }>()
 
+/** The only one, where it is one. */
+const spool = computed(() => (props.spools.length === 1 ? props.spools[0] : undefined))
+const title = computed(() =>
+  spool.value
+    ? `Move ${spool.value.code} from ${shelf.placeName(spool.value.placeId)}`
+    : `Move ${props.spools.length} spools`,
+)
 const shelf = useShelf()
 const acts = useActs()
 const dryers = useDryers()
@@ -26,7 +34,7 @@ const problem = ref<Problem | null>(null)
 useFormProblem(problem)
 const busy = ref(false)
 const targets = computed(() =>
-  shelf.places.filter((p) => p.place.id !== props.spool.placeId && p.place.kind !== 'ROOM'),
+  shelf.places.filter((p) => p.place.id !== spool.value?.placeId && p.place.kind !== 'ROOM'),
 )
 const chosen = ref(0)
 
@@ -37,6 +45,8 @@ const running = computed(() => {
   const cycle = dryers.cycleIn(asked.value ?? -1)
   return cycle && cycle.stage !== 'TO_EMPTY' ? cycle : undefined
 })
+
+const cyclePath = computed(() => `/dry/${props.spools.map((each) => each.code).join('+')}`)
 
 function choose(index: number) {
   const target = targets.value[index]
@@ -54,13 +64,21 @@ async function move(placeId: number, entry?: 'JOIN' | 'COLD') {
   busy.value = true
   problem.value = null
   try {
-    await acts.move(
-      props.spool.code,
-      placeId,
-      at.value ?? undefined,
-      until.value ?? undefined,
-      entry,
-    )
+    if (spool.value) {
+      await acts.move(
+        spool.value.code,
+        placeId,
+        at.value ?? undefined,
+        until.value ?? undefined,
+        entry,
+      )
+    } else {
+      await acts.moveAll(
+        props.spools.map((each) => each.code),
+        placeId,
+        entry,
+      )
+    }
     emit('close')
   } catch (cause) {
     problem.value = Problem.of(cause)
@@ -86,7 +104,7 @@ function key(event: KeyboardEvent) {
 <template>
   <el-dialog
     :model-value="true"
-    :title="`Move ${spool.code} from ${shelf.placeName(spool.placeId)}`"
+    :title="title"
     width="min(30rem, 94vw)"
     @open-auto-focus="list?.focus()"
     @opened="list?.focus()"
@@ -99,14 +117,14 @@ function key(event: KeyboardEvent) {
       </p>
       <p v-else>No cycle runs in {{ dryer.place.name }}.</p>
       <button v-if="running" class="button primary" @click="move(dryer.place.id, 'JOIN')">
-        It joins the cycle
+        {{ spool ? 'It joins' : 'They join' }} the cycle
       </button>
       <template v-else>
-        <router-link class="button primary" :to="`/dry/${spool.code}`" @click="emit('close')"
-          >Start a cycle with it</router-link
+        <router-link class="button primary" :to="cyclePath" @click="emit('close')"
+          >Start a cycle with {{ spool ? 'it' : 'them' }}</router-link
         >
         <button class="button" @click="move(dryer.place.id, 'COLD')">
-          It only lies there, cold
+          {{ spool ? 'It only lies' : 'They only lie' }} there, cold
         </button>
       </template>
       <button class="button plain" @click="asked = null">another place</button>
@@ -134,7 +152,7 @@ function key(event: KeyboardEvent) {
         {{ target.place.name }}
       </li>
     </ul>
-    <details>
+    <details v-if="spool">
       <summary>it was moved earlier, or only for a while</summary>
       <div class="times">
         <TimeField id="move-at" v-model="at" name="at" label="moved at (now if empty)" />

@@ -13,6 +13,8 @@ const props = withDefaults(
 const emit = defineEmits<{
   /** In whole steps of the scale: the mean of several readings is no finer than it. */
   rests: [massG: number, stepG: number]
+  /** What it rested at is gone. */
+  left: []
 }>()
 
 const SCALE_POLL_MS = 700
@@ -57,6 +59,7 @@ async function readScale() {
       const mass = now.stableG ?? now.massG
       if (taken.value !== null && mass !== null && Math.abs(mass - taken.value) > MOVED_G) {
         taken.value = null
+        emit('left')
       }
       if (now.stableG !== null && now.stableG >= props.leastG && taken.value === null) {
         taken.value = now.stableG

@@ -14,6 +14,11 @@ interface Done {
   act: number | null
 }
 
+/** What was recorded, with the data of the answer. */
+export interface Recorded<T> extends Done {
+  data: T
+}
+
 const SHOWN_MS = 9_000
 const MOST_LINES = 2
 
@@ -53,6 +58,14 @@ export const useActs = defineStore('acts', () => {
     await useShelf().read()
   }
 
+  /** Waits for an act and says what the record says of it; shows nothing. */
+  async function recorded<T>(request: Promise<Answer<T>>, otherwise = ''): Promise<Recorded<T>> {
+    const { data, act } = await acted(request)
+    const [text] = await Promise.all([act === null ? otherwise : said(act, otherwise), changed()])
+    const remark = (data as { remark?: string | null } | undefined)?.remark ?? null
+    return { data, act, text, remark }
+  }
+
   /**
    * Waits for an act, says it, and keeps the way back. What it says comes from the record;
    * `otherwise` is said of an act that left nothing there.
@@ -60,10 +73,8 @@ export const useActs = defineStore('acts', () => {
   async function record<T>(request: Promise<Answer<T>>, otherwise = ''): Promise<T> {
     // The way back that is still shown belongs to another act.
     show(null, null)
-    const { data, act } = await acted(request)
-    const [text] = await Promise.all([act === null ? otherwise : said(act, otherwise), changed()])
+    const { data, act, text, remark } = await recorded(request, otherwise)
     if (text) {
-      const remark = (data as { remark?: string | null } | undefined)?.remark ?? null
       show({ text, remark, act }, null)
     }
     return data
@@ -110,6 +121,15 @@ export const useActs = defineStore('acts', () => {
     )
   }
 
+  /** Several spools to one place: all of them or none. */
+  async function moveAll(codes: string[], placeId: number, entry?: 'JOIN' | 'COLD') {
+    await record(client.POST('/api/moves', { body: { codes, placeId, entry } }))
+  }
+
+  async function openAll(codes: string[]) {
+    await record(client.POST('/api/openings', { body: { codes } }))
+  }
+
   /** A weighing; `nothingUsed` where what changed since the one before is water. */
   async function weigh(code: string, grossMassG: number, more: WeighingDetails = {}) {
     await record(
@@ -130,5 +150,21 @@ export const useActs = defineStore('acts', () => {
     show(null, Problem.of(cause))
   }
 
-  return { done, problem, changes, record, undo, redo, move, weigh, open, changed, show, fail }
+  return {
+    done,
+    problem,
+    changes,
+    record,
+    recorded,
+    undo,
+    redo,
+    move,
+    moveAll,
+    weigh,
+    open,
+    openAll,
+    changed,
+    show,
+    fail,
+  }
 })

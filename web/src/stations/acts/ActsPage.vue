@@ -44,9 +44,30 @@ const ORIGINS: Record<Act['origin'], string> = {
   DEMO: 'demo',
 }
 
+/** Which acts are listed. */
+const only = ref<'all' | 'removed' | 'undone'>('all')
+const ONLY = [
+  { id: 'all', title: 'all' },
+  { id: 'removed', title: 'what was removed' },
+  { id: 'undone', title: 'what was undone' },
+] as const
+
+function isListed(act: Act): boolean {
+  switch (only.value) {
+    case 'removed':
+      return act.lines.some((line) => line.what === 'removed')
+    case 'undone':
+      return act.undoneS !== null
+    default:
+      return true
+  }
+}
+
+const listed = computed(() => shown.value.filter(isListed))
+
 const days = computed(() => {
   const byDay = new Map<string, Act[]>()
-  for (const act of shown.value) {
+  for (const act of listed.value) {
     const day = new Date(1000 * act.recordedS).toLocaleDateString('en-GB', {
       weekday: 'long',
       day: 'numeric',
@@ -73,7 +94,15 @@ function happened(act: Act): string {
     Every entry with all that it recorded, newest first. Undoing keeps it in the list; it can be
     redone.
   </p>
+  <div class="only" role="radiogroup" aria-label="Which are listed">
+    <label v-for="each in ONLY" :key="each.id">
+      <input v-model="only" type="radio" name="only" :value="each.id" /> {{ each.title }}
+    </label>
+  </div>
   <ProblemNote v-if="problem" :problem="problem" />
+  <p v-if="only !== 'all' && listed.length === 0" class="soft">
+    None among the {{ shown.length }} latest.
+  </p>
   <p v-if="complete && shown.length === 0" class="soft">Nothing yet.</p>
   <template v-for="[day, list] in days" :key="day">
     <h2>{{ day }}</h2>
@@ -113,6 +142,16 @@ function happened(act: Act): string {
 <style scoped>
 h2 {
   margin: 1rem 0 0.25rem;
+}
+
+.only {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 1.25rem;
+}
+
+.only label {
+  min-height: 1.5rem;
 }
 
 .acts {

@@ -9,6 +9,7 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 import { ago, dateTime } from '@/parts/format'
 import { useShelf } from '@/stores/shelf'
 import { useActs } from '@/stores/acts'
+import DeviceDialog from './DeviceDialog.vue'
 import DeviceMapping from './DeviceMapping.vue'
 import HygrometerCheck from './HygrometerCheck.vue'
 
@@ -36,6 +37,7 @@ const acts = useActs()
 const refused = shallowRef<Schemas['Refused'][]>([])
 const checking = ref<number | null>(null)
 const mapping = ref(false)
+const changing = shallowRef<Schemas['DeviceView'] | null>(null)
 const {
   view: known,
   problem,
@@ -169,6 +171,7 @@ const VERDICTS: Record<Schemas['CheckView']['verdict'], string> = {
         >
           Check over salt
         </button>
+        <button class="button plain small" @click="changing = device">rename or move</button>
         <button class="button plain small" @click="remove(device)">stop listening</button>
       </div>
       <HygrometerCheck
@@ -184,6 +187,7 @@ const VERDICTS: Record<Schemas['CheckView']['verdict'], string> = {
     and a click on a number says what it is.
   </p>
 
+  <DeviceDialog v-if="changing" :device="changing" @close="((changing = null), read())" />
   <section class="more">
     <button v-if="!mapping" class="button primary" @click="mapping = true">Add a device</button>
     <DeviceMapping v-else-if="mqtt" :mqtt="mqtt" @done="((mapping = false), read())" />

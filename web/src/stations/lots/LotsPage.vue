@@ -4,6 +4,8 @@ import { useFormProblem } from '@/parts/formProblem'
 import TextField from '@/parts/TextField.vue'
 import { onMounted, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
+import OwnLimits from '../materials/OwnLimits.vue'
+import { useOptions } from '@/stores/options'
 import NumberField from '@/parts/NumberField.vue'
 import ConflictChoice from '@/parts/ConflictChoice.vue'
 import { useConflict } from '@/parts/conflict'
@@ -12,6 +14,7 @@ import { grams } from '@/parts/format'
 import { useActs } from '@/stores/acts'
 
 const acts = useActs()
+const options = useOptions()
 const lots = ref<Schemas['LotView'][]>([])
 const problem = ref<Problem | null>(null)
 useFormProblem(problem)
@@ -108,6 +111,10 @@ async function save() {
   }
 }
 
+function figure(material: string, key: string): number {
+  return options.materials.find((each) => each.name === material)?.parameters[key]?.value ?? 0
+}
+
 function range(low: number | null, high: number | null): string {
   return low === null && high === null ? '' : `${low ?? '…'} to ${high ?? '…'} °C`
 }
@@ -133,7 +140,7 @@ function range(low: number | null, high: number | null): string {
         <th class="n">Price</th>
         <th>Label</th>
         <th>Own values</th>
-        <th />
+        <th><span class="sr-only">change</span></th>
       </tr>
     </thead>
     <tbody>
@@ -175,6 +182,12 @@ function range(low: number | null, high: number | null): string {
         </tr>
         <tr v-if="changing === lot.id">
           <td colspan="9">
+            <OwnLimits
+              :material="lot.material"
+              :lot-id="lot.id"
+              :table-limit="figure(lot.material, 'printLimitPercent')"
+              :table-target="figure(lot.material, 'dryTargetPercent')"
+            />
             <form novalidate @submit.prevent="save">
               <NumberField
                 id="lot-nozzle"

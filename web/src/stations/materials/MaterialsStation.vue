@@ -2,7 +2,9 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { useOptions } from '@/stores/options'
+import WideTable from '@/parts/WideTable.vue'
 import BalanceCurve from './BalanceCurve.vue'
+import OwnLimits from './OwnLimits.vue'
 
 const props = defineProps<{ name?: string }>()
 
@@ -67,7 +69,13 @@ function figure(material: Schemas['MaterialView'], key: string): number {
           :limit="figure(shown, 'printLimitPercent')"
         />
       </div>
-      <table class="table figures">
+      <OwnLimits
+        :material="shown.name"
+        :lot-id="null"
+        :table-limit="figure(shown, 'printLimitPercent')"
+        :table-target="figure(shown, 'dryTargetPercent')"
+      />
+      <WideTable :label="`Figures of ${shown.title}`" class="figures">
         <thead>
           <tr>
             <th>Figure</th>
@@ -95,7 +103,7 @@ function figure(material: Schemas['MaterialView'], key: string): number {
             <td class="small soft">{{ w.source }}</td>
           </tr>
         </tbody>
-      </table>
+      </WideTable>
       <p class="small soft grades">
         <template v-for="[grade, meaning] in GRADES" :key="grade">
           <b>{{ grade }}</b> {{ meaning }}.

@@ -3,7 +3,7 @@ import { useFormProblem } from '@/parts/formProblem'
 import TextField from '@/parts/TextField.vue'
 import { computed, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { answer, client, Problem, type Schemas } from '@/api/client'
+import { client, Problem, type Schemas } from '@/api/client'
 import ConflictChoice from '@/parts/ConflictChoice.vue'
 import { useConflict } from '@/parts/conflict'
 import ChoiceField from '@/parts/ChoiceField.vue'
@@ -82,8 +82,7 @@ async function save() {
       await acts.record(client.PUT('/api/places/{id}', params))
       emit('saved')
     } else {
-      const place = await answer(client.POST('/api/places', { body: { ...form } }))
-      await shelf.read()
+      const place = await acts.record(client.POST('/api/places', { body: { ...form } }))
       void router.push(`/place/${place.id}`)
     }
     emit('close')

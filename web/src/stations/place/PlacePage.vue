@@ -15,6 +15,7 @@ import { CLIMATE_SOURCES } from '@/parts/climateSources'
 import { useOptions } from '@/stores/options'
 import { useShelf } from '@/stores/shelf'
 import SpoolCell from '../shelf/SpoolCell.vue'
+import LabelDialog from '@/parts/LabelDialog.vue'
 import LogImport from './LogImport.vue'
 import OutlookPanel from './OutlookPanel.vue'
 import PlaceDialog from './PlaceDialog.vue'
@@ -33,6 +34,7 @@ const problem = ref<Problem | null>(null)
 const typedProblem = ref<Problem | null>(null)
 useFormProblem(typedProblem)
 const changing = ref(false)
+const labelling = ref(false)
 const removing = ref<Schemas['ImportedFile'] | null>(null)
 const typed = reactive({
   temperatureC: 22,
@@ -99,6 +101,16 @@ function readAsFraction() {
   void type(true)
 }
 
+/** Takes the place away; the note of it that is shown then has the way back. */
+async function removePlace() {
+  try {
+    await acts.record(client.DELETE('/api/places/{id}', { params: { path: { id: props.id } } }))
+    void router.push('/shelf')
+  } catch (cause) {
+    problem.value = Problem.of(cause)
+  }
+}
+
 async function remove() {
   const file = removing.value
   removing.value = null
@@ -139,8 +151,18 @@ async function remove() {
             >, dew point {{ temperature(view.dewPointC, 1) }}</template
           >; {{ CLIMATE_SOURCES[view.climateSource] }}</span
         >
+        <span v-if="view.staleSinceS" class="call" data-testid="stale">
+          last reading {{ dateTime(view.staleSinceS) }}; since then estimated</span
+        >
       </p>
-      <button class="button plain small" @click="changing = true">change</button>
+      <span class="deeds">
+        <router-link v-if="view.place.kind === 'DRYER'" class="small" :to="`/dryer/${id}`"
+          >how it dries</router-link
+        >
+        <button class="button plain small" @click="changing = true">change</button>
+        <button class="button plain small" @click="labelling = true">label</button>
+        <button class="button plain small" @click="removePlace">remove</button>
+      </span>
     </div>
 
     <div class="sheet">
@@ -246,6 +268,11 @@ async function remove() {
       </WideTable>
     </section>
 
+    <LabelDialog
+      v-if="labelling"
+      :places="[{ id, name: view.place.name }]"
+      @close="labelling = false"
+    />
     <PlaceDialog v-if="changing" :place="view.place" @close="changing = false" @saved="changed" />
     <el-dialog
       :model-value="removing !== null"
@@ -289,6 +316,12 @@ async function remove() {
   gap: 2rem;
   margin-top: 1.25rem;
   align-items: start;
+}
+
+.deeds {
+  display: flex;
+  align-items: baseline;
+  gap: 0.75rem;
 }
 
 .typed {

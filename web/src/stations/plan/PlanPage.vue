@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { useFormProblem } from '@/parts/formProblem'
+import TextField from '@/parts/TextField.vue'
+import TimeField from '@/parts/TimeField.vue'
 import { computed, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
@@ -27,8 +29,33 @@ const form = reactive({
   grams: 120 as number | null,
   hours: 4 as number | null,
   startAt: null as Date | null,
+  someTime: false,
   inDryBox: false,
 })
+
+/** The job that the form changes; none while it adds one. */
+const editing = ref<{ id: number; version: number } | null>(null)
+
+function edit(job: Schemas['JobView']) {
+  editing.value = { id: job.id, version: job.version }
+  jobProblem.value = null
+  Object.assign(form, {
+    name: job.name,
+    of: job.code ?? job.material ?? '',
+    grams: job.grams,
+    hours: job.hours,
+    startAt: job.someTime ? null : new Date(1000 * job.startS),
+    someTime: job.someTime,
+    inDryBox: job.inDryBox,
+  })
+  document.getElementById('job-name')?.focus()
+}
+
+function leave() {
+  editing.value = null
+  form.name = ''
+  jobProblem.value = null
+}
 
 const {
   view: known,
@@ -114,24 +141,39 @@ const energy = computed(() =>
   (view.value?.plan?.charges ?? []).reduce((sum, load) => sum + load.energyKWh, 0),
 )
 
-async function add() {
+async function save() {
+  if (!form.someTime && form.startAt === null) {
+    jobProblem.value = new Problem('No start', '', [
+      {
+        field: 'startAt',
+        value: 'missing',
+        allowed: 'a time to come',
+        advice: 'Or tick that it may print some time this week.',
+      },
+    ])
+    return
+  }
   try {
     const spool = shelf.spools.find((each) => each.code === form.of)
+    const body = {
+      name: form.name,
+      material: spool ? undefined : form.of || undefined,
+      code: spool?.code,
+      grams: form.grams,
+      hours: form.hours,
+      startAt: form.someTime ? undefined : form.startAt?.toISOString(),
+      inDryBox: form.inDryBox,
+    }
+    const job = editing.value
     await acts.record(
-      client.POST('/api/jobs', {
-        body: {
-          name: form.name,
-          material: spool ? undefined : form.of || undefined,
-          code: spool?.code,
-          grams: form.grams,
-          hours: form.hours,
-          startAt: form.startAt?.toISOString(),
-          inDryBox: form.inDryBox,
-        },
-      }),
+      job
+        ? client.PUT('/api/jobs/{id}', {
+            params: { path: { id: job.id } },
+            body: { ...body, version: job.version },
+          })
+        : client.POST('/api/jobs', { body }),
     )
-    jobProblem.value = null
-    form.name = ''
+    leave()
     await seek()
   } catch (cause) {
     jobProblem.value = Problem.of(cause)
@@ -234,8 +276,8 @@ function where(job: Schemas['JobPlan']): string {
             </button>
             <span class="soft">
               {{ job.code || job.material }}, {{ job.grams }} g, {{ hours(job.hours)
-              }}{{ job.inDryBox ? ' out of a dry box' : '' }}; starts
-              {{ moment(job.startS, nowS) }}
+              }}{{ job.inDryBox ? ' out of a dry box' : '' }};
+              {{ job.someTime ? 'some time, by' : 'starts' }} {{ moment(job.startS, nowS) }}
             </span>
             <span class="acts">
               <button
@@ -245,6 +287,7 @@ function where(job: Schemas['JobPlan']): string {
               >
                 unpin
               </button>
+              <button class="button plain small" @click="edit(job)">change</button>
               <button class="button plain small" @click="done(job)">printed</button>
               <button class="button plain small" @click="drop(job)">take off</button>
             </span>
@@ -265,12 +308,16 @@ function where(job: Schemas['JobPlan']): string {
       </ul>
     </section>
     <section>
-      <h2>Add a job</h2>
-      <form novalidate class="grid" @submit.prevent="add">
-        <div class="field wide">
-          <label for="job-name">name</label>
-          <input id="job-name" v-model="form.name" class="text" maxlength="80" />
-        </div>
+      <h2>{{ editing ? 'Change the job' : 'Add a job' }}</h2>
+      <form novalidate class="grid" @submit.prevent="save">
+        <TextField
+          id="job-name"
+          v-model="form.name"
+          name="name"
+          label="name"
+          class="wide"
+          maxlength="80"
+        />
         <div class="field wide">
           <label for="job-of">material, or a spool</label>
           <el-select id="job-of" v-model="form.of" filterable aria-label="material, or a spool">
@@ -298,19 +345,28 @@ function where(job: Schemas['JobPlan']): string {
           label="prints for, h"
           :min="0.1"
         />
-        <div class="field wide">
-          <label for="job-start">starts</label>
-          <el-date-picker
-            id="job-start"
-            v-model="form.startAt"
-            type="datetime"
-            format="D MMM YYYY, HH:mm"
-          />
-        </div>
+        <TimeField
+          v-if="!form.someTime"
+          id="job-start"
+          v-model="form.startAt"
+          name="startAt"
+          label="starts"
+        />
+        <label class="wide"
+          ><input v-model="form.someTime" type="checkbox" /> some time this week, when it suits the
+          drying</label
+        >
         <label class="wide"
           ><input v-model="form.inDryBox" type="checkbox" /> prints out of a dry box</label
         >
-        <button class="button primary" data-testid="add-job">Add and plan</button>
+        <span class="wide buttons">
+          <button class="button primary" data-testid="add-job">
+            {{ editing ? 'Keep and plan' : 'Add and plan' }}
+          </button>
+          <button v-if="editing" type="button" class="button plain" @click="leave">
+            leave it as it was
+          </button>
+        </span>
       </form>
       <ProblemNote v-if="jobProblem" :problem="jobProblem" />
       <AttendanceEditor :week="week" @saved="seek" />

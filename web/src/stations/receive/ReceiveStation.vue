@@ -3,7 +3,7 @@ import { useFormProblem } from '@/parts/formProblem'
 import TimeField from '@/parts/TimeField.vue'
 import TextField from '@/parts/TextField.vue'
 import { choices, useOptions } from '@/stores/options'
-import { computed, nextTick, reactive, ref, watch } from 'vue'
+import { computed, nextTick, onMounted, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import MoistureLegend from '@/parts/MoistureLegend.vue'
 import ChoiceField from '@/parts/ChoiceField.vue'
@@ -26,6 +26,7 @@ const LEAST_REEL_G = 30
 const shelf = useShelf()
 const acts = useActs()
 const options = useOptions()
+const templates = ref<Schemas['MakerTemplate'][]>([])
 const saving = ref(false)
 const tried = ref(false)
 
@@ -160,6 +161,37 @@ const { view: preview, problem } = useLatestAnswer(
   PAUSE_MS,
 )
 useFormProblem(problem)
+
+onMounted(async () => {
+  try {
+    templates.value = await answer(client.GET('/api/stock/templates'))
+  } catch {
+    // Everything can be typed.
+    templates.value = []
+  }
+})
+
+/** A maker whose reels were received before: how they were described then. */
+const template = computed(() => {
+  const maker = form.lot.maker.trim().toLowerCase()
+  return templates.value.find((each) => each.maker.toLowerCase() === maker) ?? null
+})
+
+async function fill() {
+  const known = template.value
+  if (!known) {
+    return
+  }
+  form.nominalNetG = known.nominalNetG
+  form.diameterMm = known.diameterMm
+  form.reel = known.reel
+  form.emptyReelG = known.emptyReelG
+  // After what usually follows from the net mass.
+  await nextTick()
+  form.hubRadiusMm = known.hubRadiusMm
+  form.rimRadiusMm = known.rimRadiusMm
+  form.widthMm = known.widthMm
+}
 
 const materialOptions = computed(() =>
   options.materials.map((m) => ({
@@ -325,7 +357,18 @@ async function receive() {
           label="maker, as on the label (if you keep lots)"
           name="lot.maker"
           maxlength="80"
+          list="makers"
         />
+        <datalist id="makers">
+          <option v-for="each in templates" :key="each.maker" :value="each.maker" />
+        </datalist>
+        <p v-if="template" class="small template" data-testid="template">
+          {{ template.maker }}'s reels came last as {{ grams(template.nominalNetG) }} net,
+          {{ template.widthMm }} mm wide<template v-if="template.emptyReelG !== null"
+            >, {{ grams(template.emptyReelG) }} empty</template
+          >.
+          <button type="button" class="button small" @click="fill">Fill that in</button>
+        </p>
         <TextField
           id="batch"
           v-model="form.lot.batch"
@@ -575,6 +618,10 @@ async function receive() {
   align-items: baseline;
   gap: 0.25rem 1.25rem;
   margin-bottom: 1rem;
+}
+
+.template {
+  grid-column: 1 / -1;
 }
 
 .legend {

@@ -2,9 +2,10 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import MoistureLegend from '@/parts/MoistureLegend.vue'
+import LabelDialog from '@/parts/LabelDialog.vue'
 import MoveDialog from '@/parts/MoveDialog.vue'
 import WeighDialog from '@/parts/WeighDialog.vue'
-import { humidity, temperature } from '@/parts/format'
+import { ago, humidity, temperature } from '@/parts/format'
 import { useOptions } from '@/stores/options'
 import { standingAt } from '@/parts/spoolAtTime'
 import { useActs } from '@/stores/acts'
@@ -22,6 +23,7 @@ const router = useRouter()
 const moving = ref<Spool | null>(null)
 const weighing = ref<Spool | null>(null)
 const adding = ref(false)
+const labelling = ref(false)
 const over = ref<number | null>(null)
 const job = ref<number | string>(shelf.jobG)
 
@@ -73,15 +75,24 @@ const past = computed(
 )
 
 const summary = computed(() => {
+  if (shelf.spools.length === 0) {
+    return ''
+  }
+  const count = shelf.spools.length === 1 ? '1 spool' : `${shelf.spools.length} spools`
   const verb = time.isNow ? (past.value === 1 ? 'is' : 'are') : 'will be'
   return past.value === 0
-    ? `${shelf.spools.length} spools, all within their print limit`
-    : `${shelf.spools.length} spools, ${past.value} ${verb} past their print limit`
+    ? `${count}, ${shelf.spools.length === 1 ? '' : 'all '}within ${shelf.spools.length === 1 ? 'its' : 'their'} print limit`
+    : `${count}, ${past.value} ${verb} past ${past.value === 1 ? 'its' : 'their'} print limit`
 })
 
 function air(place: ShelfPlace): string {
   const measured = `${temperature(place.temperatureC, 1)} ${humidity(place.relativeHumidityPercent)}`
-  return place.climateSource === 'ASSUMED' ? 'no climate record' : measured
+  if (place.climateSource === 'ASSUMED') {
+    return 'no climate record'
+  }
+  return place.staleSinceS === null
+    ? measured
+    : `${measured}, last reading ${ago(place.staleSinceS, shelf.nowS)}`
 }
 
 /** Where a bay's air comes from, where that is not a sensor or a person. */
@@ -239,13 +250,19 @@ async function drop(event: DragEvent, place: ShelfPlace) {
   <div v-if="shelf.places.length" class="more">
     <router-link class="button" to="/receive">Receive a spool</router-link>
     <button class="button" @click="adding = true">Add a place</button>
+    <button class="button" @click="labelling = true">Labels for places</button>
     <router-link to="/list">all spools as a list</router-link>
     <router-link to="/devices">devices</router-link>
   </div>
 
-  <MoveDialog v-if="moving" :spool="moving" @close="moving = null" />
-  <MoveDialog v-if="dropped" :spool="dropped.spool" :to="dropped.to" @close="dropped = null" />
+  <MoveDialog v-if="moving" :spools="[moving]" @close="moving = null" />
+  <MoveDialog v-if="dropped" :spools="[dropped.spool]" :to="dropped.to" @close="dropped = null" />
   <WeighDialog v-if="weighing" :spool="weighing" @close="weighing = null" />
+  <LabelDialog
+    v-if="labelling"
+    :places="shelf.places.map(({ place }) => ({ id: place.id, name: place.name }))"
+    @close="labelling = false"
+  />
   <PlaceDialog v-if="adding" @close="adding = false" />
 </template>
 

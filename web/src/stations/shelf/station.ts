@@ -7,7 +7,11 @@ export default {
   key: 's',
   help: 'every spool where it lies, and how wet it is',
   onPhone: 'bar',
-  pages: [{ name: 'List', path: '/list', key: 'i', help: 'all spools in a list' }],
+  pages: [
+    { name: 'List', path: '/list', key: 'i', help: 'all spools in a list' },
+    { name: 'Rounds', path: '/rounds', key: 'o', help: 'weigh, move and open one after another' },
+    { name: 'Boxes', path: '/boxes', key: 'b', help: 'desiccant and hygrometers of all boxes' },
+  ],
   keys: [
     { key: 'arrows', what: 'on the shelf: from spool to spool' },
     { key: 'Enter', what: 'open the spool in focus' },
@@ -20,6 +24,16 @@ export default {
       path: '/list',
       component: () => import('./SpoolList.vue'),
       meta: { title: 'All spools', how: 'moisture' },
+    },
+    {
+      path: '/rounds',
+      component: () => import('../rounds/RoundsPage.vue'),
+      meta: { title: 'Rounds', how: 'moisture' },
+    },
+    {
+      path: '/boxes',
+      component: () => import('../rounds/BoxesPage.vue'),
+      meta: { title: 'Boxes', how: 'storage' },
     },
     {
       path: '/spool/:code',

@@ -7,6 +7,7 @@ import LabelDialog from '@/parts/LabelDialog.vue'
 import MoistureLegend from '@/parts/MoistureLegend.vue'
 import MoveDialog from '@/parts/MoveDialog.vue'
 import { usePageKeys } from '@/parts/pageKeys'
+import { useScans } from '@/parts/scans'
 import { questions } from '@/parts/latestAnswer'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import WeighDialog from '@/parts/WeighDialog.vue'
@@ -25,6 +26,7 @@ import { faceAt, faceLabel, moistureAt, standingAt } from '@/parts/spoolAtTime'
 import { useActs } from '@/stores/acts'
 import { useShelf } from '@/stores/shelf'
 import { useTime } from '@/stores/time'
+import CorrectDialog from './CorrectDialog.vue'
 import FaceWithNumbers from './FaceWithNumbers.vue'
 import HandlingPanel from './HandlingPanel.vue'
 import LearnedPanel from './LearnedPanel.vue'
@@ -41,6 +43,7 @@ const problem = ref<Problem | null>(null)
 const weighing = ref(false)
 const moving = ref(false)
 const labelling = ref(false)
+const correcting = ref(false)
 const job = ref<number | string>(shelf.jobG)
 const question = questions()
 
@@ -72,6 +75,20 @@ watch(
   { immediate: true },
 )
 watch([() => acts.changes, () => shelf.jobG], read)
+
+/** A place that is scanned while a spool is shown is where it goes; a dryer asks first. */
+useScans((scan) => {
+  const target =
+    'placeId' in scan
+      ? shelf.places.find((each) => each.place.id === scan.placeId)?.place
+      : undefined
+  const here = page.value?.spool
+  if (!target || !here || target.kind === 'DRYER' || target.id === here.placeId) {
+    return false
+  }
+  acts.move(here.code, target.id).catch((cause: unknown) => acts.fail(cause))
+  return true
+})
 
 function setJob() {
   const mass = Number(job.value)
@@ -256,7 +273,9 @@ async function open() {
         </dl>
         <p class="soft small scale">
           dashed: dry target {{ spool.dryTargetPercent }} %; red: print limit
-          {{ spool.printLimitPercent }} %<template v-if="page.basis.coreTemperatureC > 28"
+          {{ spool.printLimitPercent }} %<template v-if="spool.ownLimitReason"
+            >, this workshop's own: {{ spool.ownLimitReason }}</template
+          ><template v-if="page.basis.coreTemperatureC > 28"
             >; core at {{ temperature(page.basis.coreTemperatureC) }}</template
           >
         </p>
@@ -298,6 +317,9 @@ async function open() {
           <button class="button" data-testid="move" @click="moving = true">Move</button>
           <button v-if="spool.sealed" class="button" @click="open">Open its bag</button>
           <button class="button plain" @click="labelling = true">label</button>
+          <button class="button plain" data-testid="correct" @click="correcting = true">
+            correct
+          </button>
         </div>
       </div>
     </div>
@@ -337,7 +359,8 @@ async function open() {
       :empty-reel-g="page.emptyReelG"
       @close="weighing = false"
     />
-    <MoveDialog v-if="moving" :spool="spool" @close="moving = false" />
+    <MoveDialog v-if="moving" :spools="[spool]" @close="moving = false" />
+    <CorrectDialog v-if="correcting" :code="spool.code" @close="correcting = false" />
     <LabelDialog v-if="labelling" :codes="[spool.code]" @close="labelling = false" />
   </article>
 </template>

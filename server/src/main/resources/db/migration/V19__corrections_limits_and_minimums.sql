@@ -7,6 +7,11 @@ alter table place add column removed_s bigint;
 alter table place drop constraint place_name;
 create unique nulls not distinct index place_name_of on place (name, removed_s);
 
+-- Where a device measures can be taken back.
+
+alter table device_stay add column removed_s bigint;
+alter table device_stay add column version int default 0 not null;
+
 -- Spools can be corrected by two people at once.
 
 alter table spool add column version int default 0 not null;

@@ -31,15 +31,18 @@ class DeviceApiTest extends ServerTest {
     JsonNode added = api.get("/api/devices/" + id).body();
     assertThat(added.get("placeId").isNull()).isTrue();
     assertThat(added.get("checkOverdue").asBoolean()).as("never checked").isTrue();
-    JsonNode moved =
-        api.change(
-                "/api/devices/" + id,
-                "{\"name\": \"sensor 7b\", \"placeId\": %d, \"checkEveryDays\": 90}"
-                    .formatted(place))
-            .body();
+    String change =
+        "{\"name\": \"sensor 7b\", \"placeId\": %d, \"checkEveryDays\": 90}".formatted(place);
+    Answer changed = api.change("/api/devices/" + id, change);
+    JsonNode moved = changed.body();
     assertThat(moved.get("name").asString()).isEqualTo("sensor 7b");
     assertThat(moved.get("placeId").asLong()).isEqualTo(place);
     assertThat(moved.get("checkEveryDays").asInt()).isEqualTo(90);
+    assertThat(api.undo(changed.act()).status()).isEqualTo(200);
+    JsonNode back = api.get("/api/devices/" + id).body();
+    assertThat(back.get("name").asString()).isEqualTo("sensor 7");
+    assertThat(back.get("placeId").isNull()).as("where it measured is taken back too").isTrue();
+    api.redo(changed.act());
     Answer removed = api.delete("/api/devices/" + id);
     assertThat(removed.status()).isEqualTo(204);
     assertThat(api.get("/api/devices/" + id).status()).isEqualTo(404);

@@ -161,7 +161,7 @@ class DryingPlannerTest {
             Attendance.always(72));
     Placement late = of(best(tooSoon, 2), 1);
     assertThat(late.served()).isFalse();
-    assertThat(late.why()).contains("Drying takes").contains("starts in 3 h");
+    assertThat(late.why()).contains("Drying takes").contains("3 h were left");
     assertThat(late.waysOut()).anyMatch(way -> way.contains("later: A can be out of dryer 1"));
 
     PlanJob tooLong = job(1, 40, 30, spool("A", "PETG", 1.4));

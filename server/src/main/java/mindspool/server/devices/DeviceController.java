@@ -312,7 +312,7 @@ class DeviceController {
   }
 
   private DeviceView view(Device device) {
-    List<DeviceStay> where = stays.findByDeviceIdOrderByFromSAscIdAsc(device.id);
+    List<DeviceStay> where = stays.findByDeviceIdAndRemovedSIsNullOrderByFromSAscIdAsc(device.id);
     Long placeId = where.isEmpty() ? null : where.get(where.size() - 1).placeId;
     List<HygrometerCheck> its = checks.findByDeviceIdOrderByAtSAscIdAsc(device.id);
     List<ChannelView> views = channels.findByDeviceId(device.id).stream().map(this::view).toList();

@@ -37,6 +37,7 @@ class DeviceEditing {
   private final DeviceStore.Checks checks;
   private final Edits edits;
   private final EditableDevice editable;
+  private final EditableStay editableStay;
   private final MessageIntake intake;
   private final DeviceSeries series;
   private final Climates climates;
@@ -49,6 +50,7 @@ class DeviceEditing {
       DeviceStore.Checks checks,
       Edits edits,
       EditableDevice editable,
+      EditableStay editableStay,
       MessageIntake intake,
       DeviceSeries series,
       Climates climates,
@@ -59,6 +61,7 @@ class DeviceEditing {
     this.checks = checks;
     this.edits = edits;
     this.editable = editable;
+    this.editableStay = editableStay;
     this.intake = intake;
     this.series = series;
     this.climates = climates;
@@ -101,6 +104,7 @@ class DeviceEditing {
       channel.deviceId = device.id;
       channels.save(channel);
     }
+    edits.added(editable, device.id, device);
     Acts.nowAndAfterwards(intake::channelsChanged);
     return device;
   }
@@ -168,9 +172,10 @@ class DeviceEditing {
   }
 
   private void moveTo(Device device, long placeId) {
-    List<DeviceStay> its = stays.findByDeviceIdOrderByFromSAscIdAsc(device.id);
+    List<DeviceStay> its = stays.findByDeviceIdAndRemovedSIsNullOrderByFromSAscIdAsc(device.id);
     if (its.isEmpty() || its.get(its.size() - 1).placeId != placeId) {
-      stays.save(new DeviceStay(device.id, placeId, its.isEmpty() ? 0 : now()));
+      DeviceStay stay = stays.save(new DeviceStay(device.id, placeId, its.isEmpty() ? 0 : now()));
+      edits.added(editableStay, stay.id, stay);
     }
   }
 

@@ -88,7 +88,9 @@ class DeviceSeries implements LiveReadings {
 
   private Set<Long> placesOf(long deviceId) {
     Set<Long> places = new HashSet<>();
-    stays.findByDeviceIdOrderByFromSAscIdAsc(deviceId).forEach(stay -> places.add(stay.placeId));
+    stays
+        .findByDeviceIdAndRemovedSIsNullOrderByFromSAscIdAsc(deviceId)
+        .forEach(stay -> places.add(stay.placeId));
     return places;
   }
 
@@ -207,7 +209,7 @@ class DeviceSeries implements LiveReadings {
       if (of.stream().anyMatch(channel -> channel.quantity == Quantity.HUMIDITY)) {
         continue;
       }
-      List<DeviceStay> where = stays.findByDeviceIdOrderByFromSAscIdAsc(deviceId);
+      List<DeviceStay> where = stays.findByDeviceIdAndRemovedSIsNullOrderByFromSAscIdAsc(deviceId);
       for (Channel channel : of) {
         if (channel.quantity == Quantity.TEMPERATURE) {
           store.perMinute(channel.id, 0).stream()
@@ -227,7 +229,7 @@ class DeviceSeries implements LiveReadings {
     }
     Air air = air(device.id);
     Corrections corrections = corrections(device.id);
-    List<DeviceStay> where = stays.findByDeviceIdOrderByFromSAscIdAsc(device.id);
+    List<DeviceStay> where = stays.findByDeviceIdAndRemovedSIsNullOrderByFromSAscIdAsc(device.id);
     List<Flag> masks =
         new ArrayList<>(air.flags.stream().filter(flag -> flag.kind().masks()).toList());
     masks.addAll(twinFlags(device, placeId).stream().filter(flag -> flag.kind().masks()).toList());

@@ -5,6 +5,7 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import jakarta.persistence.Version;
 
 /** From a time on a device is in a place. */
 @Entity
@@ -18,6 +19,11 @@ class DeviceStay {
   long deviceId;
   long placeId;
   long fromS;
+
+  /** When that was taken back; null while it holds. */
+  Long removedS;
+
+  @Version int version;
 
   protected DeviceStay() {}
 

@@ -19,7 +19,7 @@ final class DeviceStore {
   interface Stays extends JpaRepository<DeviceStay, Long> {
     List<DeviceStay> findAllByOrderByFromSAscIdAsc();
 
-    List<DeviceStay> findByDeviceIdOrderByFromSAscIdAsc(long deviceId);
+    List<DeviceStay> findByDeviceIdAndRemovedSIsNullOrderByFromSAscIdAsc(long deviceId);
   }
 
   interface Channels extends JpaRepository<Channel, Long> {

@@ -20,7 +20,7 @@ class DevicesInPlaces implements PlaceInUse {
   @Override
   public Optional<String> useOf(long placeId) {
     for (Device device : devices.findByRemovedSIsNullOrderByName()) {
-      List<DeviceStay> its = stays.findByDeviceIdOrderByFromSAscIdAsc(device.id);
+      List<DeviceStay> its = stays.findByDeviceIdAndRemovedSIsNullOrderByFromSAscIdAsc(device.id);
       if (!its.isEmpty() && its.get(its.size() - 1).placeId == placeId) {
         return Optional.of(device.name + " measures it");
       }

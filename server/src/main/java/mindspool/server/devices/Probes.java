@@ -105,7 +105,7 @@ public class Probes {
   }
 
   private boolean isIn(Device device, long placeId) {
-    return stays.findByDeviceIdOrderByFromSAscIdAsc(device.id).stream()
+    return stays.findByDeviceIdAndRemovedSIsNullOrderByFromSAscIdAsc(device.id).stream()
         .reduce((before, after) -> after)
         .filter(stay -> stay.placeId == placeId)
         .isPresent();

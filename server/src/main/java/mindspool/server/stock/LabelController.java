@@ -12,7 +12,9 @@ import java.util.Locale;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.server.http.NotFoundException;
-import org.springframework.beans.factory.annotation.Value;
+import mindspool.server.http.PublicAddress;
+import mindspool.server.places.PlaceInfo;
+import mindspool.server.places.Places;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -21,7 +23,6 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 @RestController
 @RequestMapping("/api")
@@ -33,11 +34,13 @@ class LabelController {
       DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH).withZone(ZoneId.systemDefault());
 
   private final SpoolRecords records;
-  private final String publicUrl;
+  private final Places places;
+  private final PublicAddress address;
 
-  LabelController(SpoolRecords records, @Value("${mindspool.public-url:}") String publicUrl) {
+  LabelController(SpoolRecords records, Places places, PublicAddress address) {
     this.records = records;
-    this.publicUrl = publicUrl;
+    this.places = places;
+    this.address = address;
   }
 
   /** A grid of labels. */
@@ -51,15 +54,36 @@ class LabelController {
         .toList();
   }
 
+  /**
+   * What the square of a label leads to.
+   *
+   * @param onlyHere whether no other device reaches it
+   * @param advice how other devices reach it; empty where they do
+   */
+  record LabelAddress(String base, boolean onlyHere, String advice) {}
+
+  @GetMapping("/label-address")
+  @Operation(summary = "The address that labels lead to, and whether a phone reaches it")
+  LabelAddress address() {
+    return new LabelAddress(address.base(), address.isOnlyHere(), address.advice());
+  }
+
   @GetMapping(value = "/labels.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
-  @Operation(summary = "Labels for spools, each with a QR code that opens the spool's page")
+  @Operation(summary = "Labels for spools and places, each with a QR code that opens its page")
   ResponseEntity<byte[]> labels(
-      @RequestParam List<String> codes,
+      @RequestParam(required = false) List<String> codes,
+      @RequestParam(name = "places", required = false) List<Long> placeIds,
       @RequestParam(required = false) String sheet,
       @RequestParam(required = false) Integer skip) {
-    if (codes.isEmpty() || codes.size() > MOST_LABELS) {
+    List<String> spools = codes == null ? List.of() : codes;
+    List<Long> of = placeIds == null ? List.of() : placeIds;
+    int count = spools.size() + of.size();
+    if (count == 0 || count > MOST_LABELS) {
       throw new InvalidValueException(
-          "codes", codes.size() + " codes", "1 to " + MOST_LABELS, "Choose the spools to label.");
+          "codes",
+          count + " labels",
+          "1 to " + MOST_LABELS,
+          "Choose the spools or places to label.");
     }
     LabelSheet chosen = sheet(sheet == null ? LabelSheet.A4_3X8.name() : sheet);
     int used =
@@ -67,9 +91,8 @@ class LabelController {
             Require.within(
                 "skip", skip == null ? 0 : skip, 0, chosen.perPage() - 1.0, "labels used up");
     List<LabelPdf.Label> labels = new ArrayList<>();
-    for (String code : codes) {
-      labels.add(label(code));
-    }
+    spools.forEach(code -> labels.add(label(code)));
+    of.forEach(id -> labels.add(label(places.present(id))));
     return ResponseEntity.ok()
         .header(
             HttpHeaders.CONTENT_DISPOSITION,
@@ -98,15 +121,14 @@ class LabelController {
         spool.material().name(),
         spool.spool().colourName,
         opened,
-        link(spool.spool().code));
+        address.base() + "/spool/" + spool.spool().code);
   }
 
-  private String link(String code) {
-    String base =
-        publicUrl.isEmpty()
-            ? ServletUriComponentsBuilder.fromCurrentContextPath().build().toUriString()
-            : publicUrl;
-    return base.replaceAll("/$", "") + "/spool/" + code;
+  private LabelPdf.Label label(PlaceInfo place) {
+    String within = place.withinId() == null ? "" : "in " + places.place(place.withinId()).name();
+    String fits = place.capacity() == null ? "" : place.capacity() + " spools";
+    return new LabelPdf.Label(
+        place.name(), place.kind().title(), within, fits, address.base() + "/place/" + place.id());
   }
 
   private static LabelSheet sheet(String id) {

@@ -2,6 +2,10 @@ package mindspool.server.stock;
 
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import java.util.Collection;
+import java.util.LinkedHashSet;
+import java.util.List;
+import mindspool.core.InvalidValueException;
 import mindspool.server.acts.Origin;
 import mindspool.server.stock.SpoolActs.Recorded;
 import mindspool.server.stock.SpoolRequests.CleanRequest;
@@ -27,6 +31,8 @@ class SpoolActController {
 
   private final SpoolActs acts;
 
+  private static final int MOST_AT_ONCE = 500;
+
   SpoolActController(SpoolActs acts) {
     this.acts = acts;
   }
@@ -36,6 +42,44 @@ class SpoolActController {
   @Operation(summary = "Records that a spool was moved, or visited a place for a while")
   Recorded move(@PathVariable String code, @RequestBody MoveRequest request) {
     return acts.move(code, request, Origin.HAND);
+  }
+
+  /**
+   * Several spools moved together.
+   *
+   * @param entry as for one spool: what they do in a dryer
+   */
+  record MoveAllRequest(List<String> codes, Long placeId, DryerDoor.Entry entry) {}
+
+  /** Several spools whose bags were opened together. */
+  record OpenAllRequest(List<String> codes) {}
+
+  @PostMapping("/moves")
+  @ResponseStatus(HttpStatus.CREATED)
+  @Operation(summary = "Records that several spools were moved to one place: all of them or none")
+  void moveAll(@RequestBody MoveAllRequest request) {
+    acts.moveAll(
+        some(request.codes),
+        new MoveRequest(request.placeId, null, null, request.entry),
+        Origin.HAND);
+  }
+
+  @PostMapping("/openings")
+  @ResponseStatus(HttpStatus.CREATED)
+  @Operation(summary = "Records that the bags of several spools were opened: all of them or none")
+  void openAll(@RequestBody OpenAllRequest request) {
+    acts.openAll(some(request.codes), Origin.HAND);
+  }
+
+  private static Collection<String> some(List<String> codes) {
+    if (codes == null || codes.isEmpty() || codes.size() > MOST_AT_ONCE) {
+      throw new InvalidValueException(
+          "codes",
+          codes == null ? "missing" : codes.size() + " codes",
+          "1 to " + MOST_AT_ONCE + " codes of spools",
+          "Choose the spools first.");
+    }
+    return new LinkedHashSet<>(codes);
   }
 
   @PostMapping("/spools/{code}/weighings")

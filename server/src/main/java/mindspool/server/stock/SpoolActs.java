@@ -2,6 +2,7 @@ package mindspool.server.stock;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
@@ -86,6 +87,18 @@ public class SpoolActs {
   public Recorded move(String code, MoveRequest request, Origin origin) {
     moved(code, request, origin, origin != Origin.DEMO);
     return new Recorded(null);
+  }
+
+  /** Moves several spools to one place: all of them or none. */
+  @Transactional
+  public void moveAll(Collection<String> codes, MoveRequest request, Origin origin) {
+    codes.forEach(code -> moved(code, request, origin, origin != Origin.DEMO));
+  }
+
+  /** Opens the bags of several spools: all of them or none. */
+  @Transactional
+  public void openAll(Collection<String> codes, Origin origin) {
+    codes.forEach(code -> open(code, new OpenRequest(null), origin));
   }
 
   /**

@@ -100,6 +100,63 @@ class ContainerController {
       @MayBeNull MeasuredLeakView leakFound,
       List<ContainerFactView> facts) {}
 
+  /**
+   * A closed container among the others, for a walk along all of them.
+   *
+   * @param openedS when it was opened last; null where nobody said
+   * @param weighedS when its desiccant was put in or weighed last
+   * @param spentS when the air inside passes the limit; null where it does not within the months
+   *     looked ahead
+   */
+  record ContainerView(
+      long placeId,
+      String name,
+      String kind,
+      double nowPercent,
+      double outsidePercent,
+      double limitPercent,
+      Long openedS,
+      @MayBeNull String desiccant,
+      Double waterG,
+      Double usedPercent,
+      Long weighedS,
+      Long spentS) {}
+
+  @GetMapping("/containers")
+  @Operation(summary = "All closed containers, with when the desiccant of each is due")
+  List<ContainerView> all() {
+    return climates.places().stream()
+        .filter(place -> place.kind().isClosed())
+        .map(this::container)
+        .toList();
+  }
+
+  private ContainerView container(PlaceInfo place) {
+    DesiccantNow desiccant = containers.desiccantNow(place.id()).orElse(null);
+    Double used =
+        desiccant == null
+            ? null
+            : 100
+                * desiccant.waterG()
+                / desiccant.dryMassG()
+                / desiccant.kind().isotherm().fraction(USUAL_LIMIT_PERCENT / 100);
+    return new ContainerView(
+        place.id(),
+        place.name(),
+        place.kind().title(),
+        containers.nowPercent(place.id()),
+        containers.outsidePercent(place.id()),
+        USUAL_LIMIT_PERCENT,
+        containers.openedS(place.id()),
+        desiccant == null ? null : desiccant.kind().title(),
+        desiccant == null ? null : desiccant.waterG(),
+        used,
+        desiccant == null ? null : desiccant.sinceS(),
+        desiccant == null
+            ? null
+            : containers.spentS(place.id(), USUAL_LIMIT_PERCENT, USUAL_MONTHS));
+  }
+
   @GetMapping("/places/{id}/storage")
   @Operation(summary = "How long a closed container stays dry with what is in it")
   StorageView storage(

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.climate.MoistAir;
@@ -325,6 +326,21 @@ class Containers {
 
   private static double balance(ContainerFact fact) {
     return fact.desiccant.isotherm().humidity((fact.massG - fact.dryMassG) / fact.dryMassG);
+  }
+
+  /** When a container was opened last; null where nobody said. */
+  Long openedS(long placeId) {
+    return factsOf(placeId).stream()
+        .filter(fact -> fact.holds() && fact.kind == ContainerFact.Kind.OPENED)
+        .map(fact -> fact.atS)
+        .max(Long::compare)
+        .orElse(null);
+  }
+
+  /** When the air in a container passes a limit; null where it does not within some months. */
+  Long spentS(long placeId, double limitPercent, double months) {
+    OptionalDouble days = forecast(placeId, limitPercent, months).typicalDays();
+    return days.isEmpty() ? null : Long.valueOf(Math.round(now() + DAY_S * days.getAsDouble()));
   }
 
   /** Humidity around a container over the last week, %. */

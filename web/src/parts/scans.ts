@@ -1,0 +1,21 @@
+import { onBeforeUnmount, onMounted } from 'vue'
+import type { Router } from 'vue-router'
+import type { Scan } from './scanner'
+
+/** Takes a scan; false where it has no use for it. */
+type Taker = (scan: Scan) => boolean
+
+const takers: Taker[] = []
+
+/** Lets a page take what is scanned while it is shown, before it leads elsewhere. */
+export function useScans(taker: Taker) {
+  onMounted(() => takers.push(taker))
+  onBeforeUnmount(() => takers.splice(takers.indexOf(taker), 1))
+}
+
+/** Gives a scan to the page that is shown; else goes to what was scanned. */
+export function scanned(scan: Scan, router: Router) {
+  if (!takers.at(-1)?.(scan)) {
+    void router.push('code' in scan ? `/spool/${scan.code}` : `/place/${scan.placeId}`)
+  }
+}

@@ -1,0 +1,169 @@
+<script setup lang="ts">
+import { computed, reactive, ref, watch } from 'vue'
+import { answer, client, Problem, type Schemas } from '@/api/client'
+import NumberField from '@/parts/NumberField.vue'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import TextField from '@/parts/TextField.vue'
+import { useFormProblem } from '@/parts/formProblem'
+import { questions } from '@/parts/latestAnswer'
+import { useActs } from '@/stores/acts'
+
+/** Print limit and dry target as this workshop found them, of a material or of one lot. */
+const props = defineProps<{
+  material: string
+  /** Null for all lots. */
+  lotId: number | null
+  /** What holds where nothing is set, %. */
+  tableLimit: number
+  tableTarget: number
+}>()
+
+const acts = useActs()
+const own = ref<Schemas['LimitView'] | null>(null)
+const open = ref(false)
+const problem = ref<Problem | null>(null)
+useFormProblem(problem)
+const form = reactive({
+  printLimitPercent: null as number | null,
+  dryTargetPercent: null as number | null,
+  reason: '',
+})
+const question = questions()
+
+async function read() {
+  const isLast = question()
+  try {
+    const all = await answer(client.GET('/api/own-limits'))
+    if (isLast()) {
+      own.value =
+        all.find((each) => each.material === props.material && each.lotId === props.lotId) ?? null
+      Object.assign(form, {
+        printLimitPercent: own.value?.printLimitPercent ?? null,
+        dryTargetPercent: own.value?.dryTargetPercent ?? null,
+        reason: own.value?.reason ?? '',
+      })
+    }
+  } catch (cause) {
+    if (isLast()) {
+      problem.value = Problem.of(cause)
+    }
+  }
+}
+watch([() => props.material, () => props.lotId, () => acts.changes], read, { immediate: true })
+
+async function save() {
+  try {
+    await acts.record(
+      client.PUT('/api/own-limits', {
+        body: {
+          ...form,
+          material: props.material,
+          lotId: props.lotId,
+          version: own.value?.version,
+        },
+      }),
+    )
+    open.value = false
+    problem.value = null
+  } catch (cause) {
+    problem.value = Problem.of(cause)
+  }
+}
+
+async function takeBack() {
+  if (own.value) {
+    try {
+      await acts.record(
+        client.DELETE('/api/own-limits/{id}', { params: { path: { id: own.value.id } } }),
+      )
+      open.value = false
+    } catch (cause) {
+      problem.value = Problem.of(cause)
+    }
+  }
+}
+
+const words = computed(() => {
+  const limit = own.value
+  if (!limit) {
+    return ''
+  }
+  const parts = [
+    limit.printLimitPercent === null ? '' : `print limit ${limit.printLimitPercent} %`,
+    limit.dryTargetPercent === null ? '' : `dry target ${limit.dryTargetPercent} %`,
+  ]
+  return `Here: ${parts.filter(Boolean).join(', ')}. ${limit.reason}`
+})
+</script>
+
+<template>
+  <div class="own" data-testid="own-limits">
+    <p v-if="own">{{ words }}</p>
+    <button v-if="!open" class="button small" @click="open = true">
+      {{ own ? 'Change own limits' : 'Set own limits' }}
+    </button>
+    <form v-else novalidate @submit.prevent="save">
+      <NumberField
+        :id="`own-limit-${lotId ?? 'all'}`"
+        v-model="form.printLimitPercent"
+        name="printLimitPercent"
+        :label="`print limit, % (else ${tableLimit})`"
+        :controls="false"
+      />
+      <NumberField
+        :id="`own-target-${lotId ?? 'all'}`"
+        v-model="form.dryTargetPercent"
+        name="dryTargetPercent"
+        :label="`dry target, % (else ${tableTarget})`"
+        :controls="false"
+      />
+      <TextField
+        :id="`own-reason-${lotId ?? 'all'}`"
+        v-model="form.reason"
+        name="reason"
+        label="why: what you saw"
+        maxlength="200"
+        class="reason"
+      />
+      <span class="buttons">
+        <button class="button primary">Keep</button>
+        <button v-if="own" type="button" class="button" @click="takeBack">
+          Go by the table again
+        </button>
+        <button type="button" class="button plain" @click="open = false">leave it</button>
+      </span>
+      <ProblemNote v-if="problem" :problem="problem" />
+    </form>
+    <ProblemNote v-if="problem && !open" :problem="problem" />
+  </div>
+</template>
+
+<style scoped>
+.own {
+  display: grid;
+  gap: 0.5rem;
+  justify-items: start;
+  margin: 0.75rem 0;
+}
+
+form {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(12rem, 1fr));
+  gap: 0.75rem 1rem;
+  align-items: end;
+  width: 100%;
+  max-width: 44rem;
+}
+
+.reason,
+.buttons,
+form > :last-child {
+  grid-column: 1 / -1;
+}
+
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.75rem;
+}
+</style>
