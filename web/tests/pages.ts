@@ -76,6 +76,12 @@ export const plain = {
       template:
         '<input type="number" :value="modelValue" @input="$emit(\'update:modelValue\', $event.target.value === \'\' ? null : Number($event.target.value))" />',
     },
+    ElInput: {
+      props: ['modelValue'],
+      emits: ['update:modelValue'],
+      template:
+        '<input :value="modelValue" @input="$emit(\'update:modelValue\', $event.target.value)" />',
+    },
     ElSelect: {
       props: ['modelValue'],
       emits: ['update:modelValue'],

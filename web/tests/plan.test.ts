@@ -50,6 +50,8 @@ function job(id: number) {
     startS: START_S + 30 * 3600,
     hours: 4,
     inDryBox: false,
+    someTime: false,
+    version: 0,
     past: false,
   }
 }
@@ -114,16 +116,41 @@ describe('the page of the plan', () => {
     await refused.shown.get('#job-name').setValue('duct')
     await refused.shown.get('form').trigger('submit')
     await flushPromises()
+    expect(refused.shown.text()).toContain('Or tick that it may print some time this week.')
+    expect(refused.sent.some((each) => each.method === 'POST')).toBe(false)
+    await refused.shown.get('#job-start').setValue('2026-01-05T10:00')
+    await refused.shown.get('form').trigger('submit')
+    await flushPromises()
     expect(refused.shown.text()).toContain('a time to come')
     expect(refused.shown.get<HTMLInputElement>('#job-name').element.value).toBe('duct')
     expect(refused.sent.some((each) => each.path === '/api/plan/runs')).toBe(false)
 
     const { shown, sent } = await page({ 'POST /api/jobs': job(2) })
     await shown.get('#job-name').setValue('job 2')
+    await shown.findAll('form input[type="checkbox"]')[0]!.setValue(true)
     await shown.get('form').trigger('submit')
     await flushPromises()
+    const added = sent.find((each) => each.path === '/api/jobs' && each.method === 'POST')
+    expect(added?.body).not.toHaveProperty('startAt')
     expect(sent.some((each) => each.path === '/api/plan/runs')).toBe(true)
     expect(useActs().done?.act).toBe(ACT)
+  })
+
+  it('changes a job in the same form, as it was read', async () => {
+    const { shown, sent } = await page({})
+    await shown
+      .findAll('button')
+      .find((each) => each.text() === 'change')!
+      .trigger('click')
+    expect(shown.get<HTMLInputElement>('#job-name').element.value).toBe('job 1')
+    await shown.get('#job-grams').setValue('77')
+    await shown.get('form').trigger('submit')
+    await flushPromises()
+    expect(sent.find((each) => each.method === 'PUT')).toMatchObject({
+      path: '/api/jobs/1',
+      body: { grams: 77, version: 0 },
+    })
+    expect(shown.text()).toContain('Add a job')
   })
 
   it('pins a load that is carried elsewhere, to be undone as one act', async () => {

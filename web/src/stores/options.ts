@@ -65,11 +65,6 @@ export const useOptions = defineStore('options', () => {
     return placeKinds.value.find((each) => each.id === kind)?.closed ?? false
   }
 
-  /** What a material is called. */
-  function materialTitle(name: string): string {
-    return materials.value.find((each) => each.name === name)?.title ?? name
-  }
-
   function deviceKind(kind: Schemas['DeviceView']['kind']): string {
     return deviceKinds.value.find((each) => each.id === kind)?.title ?? ''
   }
@@ -88,6 +83,5 @@ export const useOptions = defineStore('options', () => {
     placeKind,
     isClosed,
     deviceKind,
-    materialTitle,
   }
 })

@@ -130,7 +130,7 @@ function written(value: number | null): string {
       <h1 data-testid="dry-headline">{{ headline || 'Dry' }}</h1>
       <p v-if="spool">
         <router-link :to="`/spool/${spool.code}`" class="code">{{ spool.code }}</router-link>
-        {{ spool.materialTitle }} {{ spool.colourName }}
+        {{ spool.material }} {{ spool.colourName }}
         <span v-if="at" class="soft">
           · now outer {{ moisture(at.outer) }}, mean {{ moisture(at.mean) }}, core
           {{ moisture(at.core) }}

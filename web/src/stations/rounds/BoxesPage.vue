@@ -93,7 +93,13 @@ function checkWords(device: Schemas['DeviceView']): string {
 }
 
 function day(timeS: number): string {
-  return new Date(1000 * timeS).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
+  const date = new Date(1000 * timeS)
+  const sameYear = date.getFullYear() === new Date().getFullYear()
+  return date.toLocaleDateString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    year: sameYear ? undefined : 'numeric',
+  })
 }
 </script>
 
@@ -148,7 +154,7 @@ function day(timeS: number): string {
         </td>
         <td :class="isDue ? 'call' : ''">
           <WhyNumber v-if="box.desiccant" :what="`Due, ${box.name}`">
-            {{ isDue ? 'now' : box.spentS === null ? 'not within 6 months' : day(box.spentS) }}
+            {{ isDue ? 'now' : box.spentS === null ? 'not foreseen' : day(box.spentS) }}
             <template #why>
               <p>
                 When the air inside passes {{ humidity(box.limitPercent) }}: by the box's leak, the
@@ -174,7 +180,7 @@ function day(timeS: number): string {
         </td>
         <td>
           <span class="small block">{{
-            box.openedS === null ? 'nobody said' : moment(box.openedS, shelf.nowS)
+            box.openedS === null ? 'not recorded' : moment(box.openedS, shelf.nowS)
           }}</span>
           <button class="button small" @click="opened(box.placeId)">
             Opened for {{ USUAL_MINUTES }} min<span class="sr-only"> just now: {{ box.name }}</span>
@@ -226,6 +232,11 @@ function day(timeS: number): string {
   border-radius: var(--corner);
   background: var(--field);
   text-align: right;
+}
+
+.wide-table .button {
+  min-height: 1.9rem;
+  padding-block: 0;
 }
 
 .note {

@@ -173,7 +173,7 @@ function clock(timeS: number): string {
         />
         <div>
           <p class="code big">{{ current.code }}</p>
-          <p>{{ current.materialTitle }} {{ current.colourName }}</p>
+          <p>{{ current.material }} {{ current.colourName }}</p>
           <p class="soft">{{ shelf.placeName(current.placeId) }}</p>
           <p :class="standingAt(current, shelf.nowS, shelf.nowS)?.past ? 'call' : ''">
             {{ standingAt(current, shelf.nowS, shelf.nowS)?.text }}

@@ -59,8 +59,8 @@ const allTicked = computed({
 })
 const sealed = computed(() => chosen.value.filter((spool) => spool.sealed))
 
-/** Columns with a heading of their own; metres and days are for sorting on wide screens only. */
-const SHOWN: Partial<Record<ColumnId, string>> = { metres: 'desk', arrived: 'desk', limit: 'desk' }
+/** Columns that go first where the screen is narrow. */
+const SHOWN: Partial<Record<ColumnId, string>> = { metres: 'wide', arrived: 'wide', limit: 'desk' }
 
 function sortBy(column: Column) {
   const now = view.sort
@@ -247,7 +247,7 @@ async function openBags() {
               spool.code
             }}</router-link>
           </td>
-          <td>{{ spool.materialTitle }}</td>
+          <td>{{ spool.material }}</td>
           <td>{{ spool.colourName }}</td>
           <td>{{ place }}</td>
           <template v-if="at">
@@ -262,11 +262,11 @@ async function openBags() {
             >
           </td>
           <td class="n">{{ band(spool.remainingG, grams) }}</td>
-          <td class="n desk">{{ metres(spool.remainingM.typical) }}</td>
-          <td class="n desk">
+          <td class="n wide">{{ metres(spool.remainingM.typical) }}</td>
+          <td class="n wide">
             {{ Math.max(0, (shelf.nowS - spool.arrivedS) / 86_400).toFixed(0) }}
           </td>
-          <td :class="standing?.past ? 'call' : ''">
+          <td class="state" :class="standing?.past ? 'call' : ''">
             {{ standing?.text }}
             <span v-if="handlingNote(spool)" class="small note">{{ handlingNote(spool) }}</span>
           </td>
@@ -395,6 +395,16 @@ async function openBags() {
 
 .row {
   content-visibility: auto;
+}
+
+.state {
+  min-width: 10rem;
+}
+
+@media (max-width: 1500px) {
+  .wide {
+    display: none;
+  }
 }
 
 .row td {

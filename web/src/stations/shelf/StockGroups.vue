@@ -7,12 +7,10 @@ import { csv, saveAs } from '@/parts/csv'
 import { grams, metres } from '@/parts/format'
 import { questions } from '@/parts/latestAnswer'
 import { useActs } from '@/stores/acts'
-import { useOptions } from '@/stores/options'
 
 type Group = Schemas['StockGroup']
 
 const acts = useActs()
-const options = useOptions()
 const groups = ref<Group[] | null>(null)
 const problem = ref<Problem | null>(null)
 const question = questions()
@@ -38,10 +36,6 @@ const sums = computed(() => ({
   grams: (groups.value ?? []).reduce((sum, each) => sum + each.grams, 0),
   metres: (groups.value ?? []).reduce((sum, each) => sum + each.metres, 0),
 }))
-
-function title(material: string): string {
-  return options.materialTitle(material)
-}
 
 async function setMinimum(group: Group, typed: string) {
   const text = typed.trim().replace(',', '.')
@@ -102,7 +96,7 @@ function download() {
     </thead>
     <tbody>
       <tr v-for="group in groups" :key="`${group.material} ${group.colourName}`">
-        <td>{{ title(group.material) }}</td>
+        <td>{{ group.material }}</td>
         <td>{{ group.colourName }}</td>
         <td class="n">{{ group.spools }}</td>
         <td class="n">{{ grams(group.grams) }}</td>
@@ -113,7 +107,7 @@ function download() {
             inputmode="decimal"
             autocomplete="off"
             placeholder="none"
-            :aria-label="`At least, g: ${title(group.material)} ${group.colourName}`"
+            :aria-label="`At least, g: ${group.material} ${group.colourName}`"
             @change="setMinimum(group, ($event.target as HTMLInputElement).value)"
           />
         </td>

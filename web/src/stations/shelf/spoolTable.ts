@@ -42,7 +42,7 @@ export const COLUMNS: readonly Column[] = [
     title: 'Material',
     fileTitle: 'material',
     number: false,
-    value: (r) => r.spool.materialTitle,
+    value: (r) => r.spool.material,
   },
   {
     id: 'colour',

@@ -87,7 +87,12 @@ async function save() {
   busy.value = false
 }
 
-const materials = computed(() => options.materials.map((m) => ({ value: m.name, label: m.title })))
+const materials = computed(() =>
+  options.materials.map((m) => ({
+    value: m.name,
+    label: m.name === m.title ? m.name : `${m.name}, ${m.title}`,
+  })),
+)
 const diameters = computed(() =>
   options.receiving.diametersMm.map((mm) => ({ value: mm, label: String(mm) })),
 )

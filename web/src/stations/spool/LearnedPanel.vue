@@ -96,7 +96,7 @@ function times(factor: { low: number; likely: number; high: number }): string {
       </span>
     </p>
     <p v-if="learned?.doubtful" class="call" data-testid="doubtful">
-      The weighings contradict everything that {{ page.spool.materialTitle }} does; the one of
+      The weighings contradict everything that {{ page.spool.material }} does; the one of
       {{ dateTime(learned.doubtfulAtS) }} fits least. Was it this reel, in grams, and was truly
       nothing used before it? Undo it in the record below, or weigh again. Until then the estimate
       stays as the table has it.
@@ -121,7 +121,7 @@ function times(factor: { low: number; likely: number; high: number }): string {
         <WhyNumber what="This lot against the table">
           <span
             >This lot takes up <b>{{ times(learned.sorption) }}</b> the water of the table's
-            {{ page.spool.materialTitle }}, <b>{{ times(learned.diffusion) }}</b> as fast.</span
+            {{ page.spool.material }}, <b>{{ times(learned.diffusion) }}</b> as fast.</span
           >
           <template #why>
             <p>

@@ -162,7 +162,7 @@ async function open() {
   <article v-if="page && spool && face" :aria-label="`Spool ${spool.code}`">
     <div class="title">
       <h1>
-        <span class="code">{{ spool.code }}</span> {{ spool.materialTitle }} {{ spool.colourName }}
+        <span class="code">{{ spool.code }}</span> {{ spool.material }} {{ spool.colourName }}
       </h1>
       <span class="soft">
         in

@@ -193,7 +193,7 @@ public enum DryerKind {
     return this == KITCHEN_OVEN && !measured && material.dryingCeilingC() <= SOFT_CEILING_C
         ? Optional.of(
             "A kitchen oven overshoots by 10 to 35 K, and "
-                + material.title()
+                + material.name()
                 + " softens or sticks. It is refused until this oven was measured with probes.")
         : Optional.empty();
   }

@@ -66,7 +66,7 @@ final class DryingAdvice {
     if (ceiling.startsCooler()) {
       say(
           "It is damp, and water softens %s: the first %.0f h at %.0f °C at most.",
-          material.title(), DampStart.HOURS, Math.floor(ceiling.startC()));
+          material.name(), DampStart.HOURS, Math.floor(ceiling.startC()));
     }
     if (cycle.setpointC() + dryer.hottestAboveSetC() > DryingCeiling.LABELS_OOZE_C) {
       say("Labels and tapes ooze above %.0f °C: peel them off.", DryingCeiling.LABELS_OOZE_C);
@@ -81,7 +81,7 @@ final class DryingAdvice {
         room.temperatureC(),
         room.relativeHumidityPercent(),
         cycle.setpointC() + dryer.biasC(),
-        material.title(),
+        material.name(),
         floor,
         target);
     double needed = DryingForecast.temperatureForFloor(material, room, target) - dryer.biasC();

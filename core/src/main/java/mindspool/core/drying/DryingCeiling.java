@@ -160,7 +160,7 @@ public record DryingCeiling(
                     whole(lowest.temperatureC()),
                     below,
                     whole(material.dryingTemperatureC()),
-                    material.title(),
+                    material.name(),
                     String.join(" ", raisedBy))
                 .strip())
         : Optional.empty();
@@ -174,7 +174,7 @@ public record DryingCeiling(
             Setter.FILAMENT,
             material.dryingCeilingC(),
             "%s softens, sticks or ages above %s °C"
-                .formatted(material.title(), Require.plain(material.dryingCeilingC()))));
+                .formatted(material.name(), Require.plain(material.dryingCeilingC()))));
     reel.ceilingC()
         .ifPresent(
             ceiling ->

@@ -172,7 +172,7 @@ public class Receiving {
               0,
               most,
               "%",
-              "More than that " + material.title() + " does not hold.");
+              "More than that " + material.name() + " does not hold.");
       spool.startHumidityPercent = Math.min(100, 100 * material.sorption().activity(percent / 100));
       spool.startUncertaintyPercent = Math.min(5, 0.15 * spool.startHumidityPercent);
     }

@@ -102,7 +102,7 @@ class OwnLimitController {
     Material material = catalogue.named(request.material);
     if (request.lotId != null && !lots.lot(request.lotId).material.equals(material.name())) {
       throw new InvalidValueException(
-          "lotId", request.lotId, "a lot of " + material.title(), "Choose one of this material.");
+          "lotId", request.lotId, "a lot of " + material.name(), "Choose one of this material.");
     }
     if (request.printLimitPercent == null && request.dryTargetPercent == null) {
       throw new InvalidValueException(
@@ -120,7 +120,7 @@ class OwnLimitController {
     boolean known = limit.id != null;
     if (known && limit.removedS == null) {
       StaleEditException.refuse(
-          "The limit of " + material.title(),
+          "The limit of " + material.name(),
           Require.present("version", request.version, "the version that was read"),
           limit.version,
           LimitView.of(limit));
