@@ -65,14 +65,17 @@ create table alert_route (
     smtp_port int,
     smtp_user varchar(200),
     smtp_password varchar(200),
+    smtp_security varchar(10),
     sender    varchar(200),
     removed_s bigint,
     version   int default 0 not null
 );
 
--- What was sent already, so that a restart does not send it again.
+-- What was sent already on which way, so that a restart does not send it again.
 
 create table alert_sent (
-    alert_key varchar(120) primary key,
-    since_s   bigint not null
+    alert_key varchar(120) not null,
+    route_id  bigint not null references alert_route (id),
+    at_s      bigint not null,
+    primary key (alert_key, route_id)
 );

@@ -106,6 +106,11 @@ public class Climates {
     return places.all();
   }
 
+  /** Whether the air in all closed places was followed since the start. */
+  public boolean isSettled() {
+    return computed.isSettled();
+  }
+
   /** All places, also those that were removed. */
   public List<PlaceInfo> placesEver() {
     return places.ever();

@@ -68,7 +68,7 @@ class Backlogs implements AlertSource {
     return droppedAtMs.keySet().stream()
         .map(
             name ->
-                new Alert(
+                Alert.soon(
                     "backlog-" + name,
                     "The MQTT subscriber \"%s\" does not read what it asked for; its messages were dropped. Mind Spool itself got them all."
                         .formatted(name),

@@ -19,6 +19,6 @@ class IntakeAlert implements AlertSource {
   @Override
   public List<Alert> alerts() {
     String problem = broker.problem().isEmpty() ? intake.problem() : broker.problem();
-    return problem.isEmpty() ? List.of() : List.of(new Alert("intake", problem, "/devices"));
+    return problem.isEmpty() ? List.of() : List.of(Alert.urgent("intake", problem, "/devices"));
   }
 }

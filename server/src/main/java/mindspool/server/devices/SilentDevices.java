@@ -40,7 +40,7 @@ class SilentDevices implements AlertSource {
   }
 
   private static Alert alert(Device device, double silentS) {
-    return new Alert(
+    return Alert.soon(
         "silent-" + device.id,
         "%s has been silent for %s. Look at its battery and its network; until it reports again, the air of its place is estimated from the days before."
             .formatted(device.name, words(Duration.ofSeconds(Math.round(silentS)))),

@@ -176,6 +176,11 @@ class CycleController {
 
   record CycleStarted(long id) {}
 
+  /** Those that nobody stopped. */
+  List<CycleSummary> open() {
+    return cycles.open().stream().map(this::summary).toList();
+  }
+
   @GetMapping("/cycles")
   @Operation(summary = "Cycles that nobody stopped, then the latest of the others")
   List<CycleSummary> all() {

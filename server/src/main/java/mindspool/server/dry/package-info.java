@@ -1,7 +1,8 @@
 /** Dry: what a cycle would do to a spool in stock. */
 @ApplicationModule(
     allowedDependencies = {
-      "acts", "air", "calc", "devices", "http", "keep", "places", "shelf", "stock", "today"
+      "acts", "air", "alerts", "calc", "devices", "http", "keep", "places", "shelf", "stock",
+      "today"
     })
 package mindspool.server.dry;
 

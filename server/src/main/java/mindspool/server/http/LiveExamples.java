@@ -119,6 +119,7 @@ class LiveExamples {
             + " order by id limit 1");
     newest(values, "job", "print_job", "removed_s is null and done_s is null");
     newest(values, "anyJob", "print_job", "");
+    newest(values, "route", "alert_route", "removed_s is null");
   }
 
   /** Of what a PUT changes. */
@@ -127,6 +128,7 @@ class LiveExamples {
             "newestPlace", "place",
             "hygrometer", "device",
             "lot", "lot",
+            "route", "alert_route",
             "job", "print_job")
         .forEach((name, table) -> version(values, name, table + " where id = " + values.get(name)));
     version(values, "dryer", "dryer where place_id = " + values.get("dryer"));

@@ -102,7 +102,7 @@ class Backups implements AlertSource {
     return problem.isEmpty() && !old
         ? List.of()
         : List.of(
-            new Alert(
+            Alert.urgent(
                 "backup",
                 "The last backup is of %s. %s"
                     .formatted(

@@ -77,7 +77,7 @@ public class DiskSpace implements AlertSource {
   public List<Alert> alerts() {
     return isLow()
         ? List.of(
-            new Alert(
+            Alert.urgent(
                 "disk",
                 ("The disk is nearly full: %d MB free, %d MB needed. Nothing is stored until there"
                         + " is room again; readings of devices wait in the broker.")

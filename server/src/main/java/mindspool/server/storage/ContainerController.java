@@ -30,7 +30,6 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "shelf")
 class ContainerController {
 
-  private static final double USUAL_LIMIT_PERCENT = 20;
   private static final double USUAL_MONTHS = 6;
   private static final double USUAL_SCALE_STEP_G = 0.1;
 
@@ -139,14 +138,14 @@ class ContainerController {
             : 100
                 * desiccant.waterG()
                 / desiccant.dryMassG()
-                / desiccant.kind().isotherm().fraction(USUAL_LIMIT_PERCENT / 100);
+                / desiccant.kind().isotherm().fraction(Containers.USUAL_LIMIT_PERCENT / 100);
     return new ContainerView(
         place.id(),
         place.name(),
         place.kind().title(),
         containers.nowPercent(place.id()),
         containers.outsidePercent(place.id()),
-        USUAL_LIMIT_PERCENT,
+        Containers.USUAL_LIMIT_PERCENT,
         containers.openedS(place.id()),
         desiccant == null ? null : desiccant.kind().title(),
         desiccant == null ? null : desiccant.waterG(),
@@ -154,7 +153,7 @@ class ContainerController {
         desiccant == null ? null : desiccant.sinceS(),
         desiccant == null
             ? null
-            : containers.spentS(place.id(), USUAL_LIMIT_PERCENT, USUAL_MONTHS));
+            : containers.spentS(place.id(), Containers.USUAL_LIMIT_PERCENT, USUAL_MONTHS));
   }
 
   @GetMapping("/places/{id}/storage")
@@ -163,7 +162,7 @@ class ContainerController {
       @PathVariable long id,
       @RequestParam(required = false) Double limitPercent,
       @RequestParam(required = false) Double months) {
-    double limit = limitPercent == null ? USUAL_LIMIT_PERCENT : limitPercent;
+    double limit = limitPercent == null ? Containers.USUAL_LIMIT_PERCENT : limitPercent;
     double span = months == null ? USUAL_MONTHS : months;
     Require.within("limitPercent", limit, 1, 99, "%");
     StorageForecast forecast = containers.forecast(id, limit, span);

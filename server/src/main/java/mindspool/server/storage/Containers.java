@@ -28,6 +28,10 @@ import org.springframework.stereotype.Service;
 class Containers {
 
   private static final long CLOCK_TOLERANCE_S = 120;
+
+  /** Air below this keeps most filaments dry; common practice, %. */
+  static final double USUAL_LIMIT_PERCENT = 20;
+
   private static final double LONGEST_OPEN_MIN = 24 * 60;
   private static final double DAY_S = 86_400;
 
