@@ -8,6 +8,7 @@ import {
   useTemplateRef,
 } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import AlertStrip from './parts/AlertStrip.vue'
 import ActBar from './parts/ActBar.vue'
 import ProblemNote from './parts/ProblemNote.vue'
 import QuickBox from './parts/QuickBox.vue'
@@ -197,20 +198,7 @@ onBeforeUnmount(() => {
     </nav>
     <main id="main">
       <ProblemNote v-if="shelf.problem" :problem="shelf.problem" />
-      <p v-for="cycle in dryers.alarms" :key="cycle.id" class="alarm" role="alert">
-        Too hot in {{ cycle.dryer }}: {{ cycle.alarm }}.
-        <router-link :to="`/cycle/${cycle.id}`">Look now</router-link>
-      </p>
-      <p
-        v-for="alert in alerts.alerts"
-        :key="alert.key"
-        class="alarm"
-        role="alert"
-        data-testid="alert"
-      >
-        {{ alert.text }}
-        <router-link v-if="alert.link" :to="alert.link">Look</router-link>
-      </p>
+      <AlertStrip v-if="route.path !== '/alerts'" :wall="route.meta.wall" />
       <router-view />
     </main>
   </div>
@@ -219,13 +207,6 @@ onBeforeUnmount(() => {
 </template>
 
 <style scoped>
-.alarm {
-  margin-bottom: 1rem;
-  padding: 0.6rem 0.9rem;
-  border: 3px solid var(--call);
-  font-weight: 700;
-}
-
 .skip {
   position: absolute;
   left: -999px;

@@ -1,4 +1,5 @@
 import acts from './acts/station'
+import alerts from './alerts/station'
 import devices from './devices/station'
 import dry from './dry/station'
 import how from './how/station'
@@ -9,7 +10,17 @@ import type { Station } from './station'
 import today from './today/station'
 
 /** All stations in the order of the work. */
-export const STATIONS: Station[] = [today, receive, shelf, dry, materials, devices, acts, how]
+export const STATIONS: Station[] = [
+  today,
+  receive,
+  shelf,
+  dry,
+  materials,
+  devices,
+  alerts,
+  acts,
+  how,
+]
 
 /** The station that a page belongs to. */
 export function stationOf(path: string): Station | undefined {

@@ -8,7 +8,7 @@ export type Cycle = Schemas['CycleSummary']
 
 const REFRESH_MS = 15_000
 
-/** The workshop's dryers and their cycles, read again now and then: an alarm must be seen. */
+/** The workshop's dryers and their cycles, read again now and then. */
 export const useDryers = defineStore('dryers', () => {
   const dryers = shallowRef<Dryer[]>([])
   const cycles = shallowRef<Cycle[]>([])
@@ -18,7 +18,6 @@ export const useDryers = defineStore('dryers', () => {
 
   const open = computed(() => cycles.value.filter((cycle) => cycle.stage !== 'STOPPED'))
   const stopped = computed(() => cycles.value.filter((cycle) => cycle.stage === 'STOPPED'))
-  const alarms = computed(() => open.value.filter((cycle) => cycle.alarm !== null))
 
   async function read() {
     clearTimeout(timer)
@@ -53,5 +52,5 @@ export const useDryers = defineStore('dryers', () => {
     return (await useActs().record(client.POST('/api/cycles', { body }))).id
   }
 
-  return { dryers, cycles, open, stopped, alarms, problem, known, read, cycleIn, act, start }
+  return { dryers, cycles, open, stopped, problem, known, read, cycleIn, act, start }
 })

@@ -8,6 +8,7 @@ import { usePolled } from '@/parts/polled'
 import { useActs } from '@/stores/acts'
 import { useShelf } from '@/stores/shelf'
 import WeighDialog from '@/parts/WeighDialog.vue'
+import CalendarDialog from './CalendarDialog.vue'
 import DeedDialog from './DeedDialog.vue'
 
 /** The run sheet; on a wall it is only read, from afar. */
@@ -21,6 +22,7 @@ const WEEK_H = 7 * 24
 const acts = useActs()
 const shelf = useShelf()
 const week = ref(false)
+const subscribing = ref(false)
 
 type Line = Schemas['LineView']
 
@@ -108,7 +110,7 @@ async function say(line: Line, kind: NonNullable<Line['said']>) {
       <template v-if="!wall">
         <label><input v-model="week" type="checkbox" /> the whole week</label>
         <router-link to="/wall">on a wall screen</router-link>
-        <a href="/api/today.ics">as a calendar</a>
+        <button class="button plain small" @click="subscribing = true">as a calendar</button>
       </template>
       <router-link v-else to="/today" class="small soft">leave the wall</router-link>
     </div>
@@ -163,6 +165,7 @@ async function say(line: Line, kind: NonNullable<Line['said']>) {
         </li>
       </ul>
     </template>
+    <CalendarDialog v-if="subscribing" @close="subscribing = false" />
     <WeighDialog v-if="toWeigh" :spool="toWeigh" @close="doing = null" />
     <DeedDialog
       v-else-if="doing?.deed"

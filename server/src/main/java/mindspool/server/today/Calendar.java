@@ -5,7 +5,7 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 
-/** Writes a calendar as RFC 5545 has it. */
+/** Writes a calendar as RFC 5545 has it, with name and refresh interval as in RFC 7986. */
 final class Calendar {
 
   private static final int MOST_OCTETS = 75;
@@ -20,17 +20,42 @@ final class Calendar {
     line("BEGIN:VCALENDAR");
     line("VERSION:2.0");
     line("PRODID:-//Mind Spool//Run sheet//EN");
+    line("NAME:Mind Spool");
     line("X-WR-CALNAME:Mind Spool");
+    line("REFRESH-INTERVAL;VALUE=DURATION:PT30M");
   }
 
-  void event(String key, long fromS, long toS, String summary, String description) {
+  /**
+   * Something that is due.
+   *
+   * @param link address of the page where it is done
+   * @param alarm whether it rings before
+   */
+  record Event(
+      String key,
+      long fromS,
+      long toS,
+      String summary,
+      String description,
+      String link,
+      boolean alarm) {}
+
+  void add(Event event) {
     line("BEGIN:VEVENT");
-    line("UID:" + escaped(key) + "@mind-spool");
+    line("UID:" + escaped(event.key) + "@mind-spool");
     line("DTSTAMP:" + time(nowS));
-    line("DTSTART:" + time(fromS));
-    line("DTEND:" + time(toS));
-    line("SUMMARY:" + escaped(summary));
-    line("DESCRIPTION:" + escaped(description));
+    line("DTSTART:" + time(event.fromS));
+    line("DTEND:" + time(event.toS));
+    line("SUMMARY:" + escaped(event.summary));
+    line("DESCRIPTION:" + escaped(event.description));
+    line("URL:" + event.link);
+    if (event.alarm) {
+      line("BEGIN:VALARM");
+      line("ACTION:DISPLAY");
+      line("TRIGGER:-PT10M");
+      line("DESCRIPTION:" + escaped(event.summary));
+      line("END:VALARM");
+    }
     line("END:VEVENT");
   }
 

@@ -15,6 +15,7 @@ import mindspool.core.Require;
 import mindspool.core.Text;
 import mindspool.core.climate.Horizon;
 import mindspool.server.http.MayBeNull;
+import mindspool.server.http.PublicAddress;
 import mindspool.server.today.AgendaSource.Deed;
 import mindspool.server.today.AgendaSource.Doer;
 import mindspool.server.today.AgendaSource.Line;
@@ -40,11 +41,14 @@ class TodayController {
 
   private final List<AgendaSource> sources;
   private final TodayAct.Store acts;
+  private final PublicAddress address;
   private final Clock clock;
 
-  TodayController(List<AgendaSource> sources, TodayAct.Store acts, Clock clock) {
+  TodayController(
+      List<AgendaSource> sources, TodayAct.Store acts, PublicAddress address, Clock clock) {
     this.sources = sources;
     this.acts = acts;
+    this.address = address;
     this.clock = clock;
   }
 
@@ -162,12 +166,15 @@ class TodayController {
         .filter(line -> line.said == null)
         .forEach(
             line ->
-                calendar.event(
-                    line.key,
-                    line.atS,
-                    line.atS + EVENT_S,
-                    line.what,
-                    line.why + "\n" + line.ifSkipped));
+                calendar.add(
+                    new Calendar.Event(
+                        line.key,
+                        line.atS,
+                        line.atS + EVENT_S,
+                        line.what,
+                        line.why + "\n" + line.ifSkipped,
+                        address.base() + line.link,
+                        line.doer == Doer.PERSON)));
     return calendar.text();
   }
 }

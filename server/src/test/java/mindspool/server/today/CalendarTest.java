@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import mindspool.server.today.Calendar.Event;
 import org.junit.jupiter.api.Test;
 
 /** Against RFC 5545: times in UTC (3.3.5), escapes (3.3.11), folding (3.1). */
@@ -13,7 +14,8 @@ class CalendarTest {
 
   private static List<String> lines(String summary, String description) {
     Calendar calendar = new Calendar(NOON_S);
-    calendar.event("load-1-2", NOON_S, NOON_S + 900, summary, description);
+    calendar.add(
+        new Event("load-1-2", NOON_S, NOON_S + 900, summary, description, "http://a/plan", true));
     return calendar.text().lines().toList();
   }
 
@@ -27,7 +29,22 @@ class CalendarTest {
             "DTSTAMP:20250624T120000Z",
             "DTSTART:20250624T120000Z",
             "DTEND:20250624T121500Z",
-            "SUMMARY:Weigh AAAA");
+            "SUMMARY:Weigh AAAA",
+            "URL:http://a/plan");
+  }
+
+  /** An alarm stands within its event and has action, trigger and description (3.6.6). */
+  @Test
+  void whatAPersonDoesRingsBefore() {
+    assertThat(lines("Weigh AAAA", "because"))
+        .containsSubsequence(
+            "BEGIN:VEVENT",
+            "BEGIN:VALARM",
+            "ACTION:DISPLAY",
+            "TRIGGER:-PT10M",
+            "DESCRIPTION:Weigh AAAA",
+            "END:VALARM",
+            "END:VEVENT");
   }
 
   @Test
@@ -40,11 +57,11 @@ class CalendarTest {
   void longLinesAreFoldedBetweenCharacters() {
     String long1 = "Ten kelvin: °".repeat(20);
     Calendar calendar = new Calendar(NOON_S);
-    calendar.event("k", NOON_S, NOON_S, long1, "d");
+    calendar.add(new Event("k", NOON_S, NOON_S, long1, "d", "http://a/today", false));
     String text = calendar.text();
     for (String line : text.split("\r\n")) {
       assertThat(line.getBytes(StandardCharsets.UTF_8).length).isLessThanOrEqualTo(75);
     }
-    assertThat(text.replace("\r\n ", "")).contains("SUMMARY:" + long1);
+    assertThat(text.replace("\r\n ", "")).contains("SUMMARY:" + long1).doesNotContain("VALARM");
   }
 }
