@@ -46,6 +46,14 @@ let going = false
 
 const here = computed(() => stationOf(route.path))
 
+/** "More" closes by Escape and by a press anywhere else. */
+function closeMore(event: Event) {
+  const target = event.target as HTMLElement | null
+  if (!target?.closest('.foot, .more')) {
+    more.value = false
+  }
+}
+
 function showHelp() {
   helpAsked.value = true
   help.value = true
@@ -75,7 +83,17 @@ function beforeAll(event: KeyboardEvent) {
   }
 }
 
+/** Keys of the time slider, where it is shown. */
+const slide: Record<string, () => void> = {
+  '[': () => time.goTo(time.hoursAhead - 6),
+  ']': () => time.goTo(time.hoursAhead + 6),
+  n: () => time.goTo(0),
+}
+
 function key(event: KeyboardEvent) {
+  if (event.key === 'Escape') {
+    more.value = false
+  }
   if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) {
     return
   }
@@ -91,9 +109,7 @@ function key(event: KeyboardEvent) {
   const actions: Record<string, () => void> = {
     '/': () => quick.value?.focus(),
     '?': showHelp,
-    '[': () => time.goTo(time.hoursAhead - 6),
-    ']': () => time.goTo(time.hoursAhead + 6),
-    n: () => time.goTo(0),
+    ...(route.meta.atTime ? slide : {}),
     g: () => (going = true),
   }
   const action = actions[event.key] ?? pageAction(event.key)
@@ -106,6 +122,7 @@ function key(event: KeyboardEvent) {
 onMounted(() => {
   window.addEventListener('keydown', beforeAll, { capture: true })
   window.addEventListener('keydown', key)
+  window.addEventListener('pointerdown', closeMore)
   void shelf.read()
   void dryers.read()
   void alerts.read()
@@ -113,6 +130,7 @@ onMounted(() => {
 onBeforeUnmount(() => {
   window.removeEventListener('keydown', beforeAll, { capture: true })
   window.removeEventListener('keydown', key)
+  window.removeEventListener('pointerdown', closeMore)
 })
 </script>
 
@@ -120,7 +138,8 @@ onBeforeUnmount(() => {
   <a class="skip" href="#main">Skip to the content</a>
   <header v-if="!route.meta.wall" class="top">
     <router-link to="/shelf" class="name">Mind<br />Spool</router-link>
-    <TimeSlider class="when" />
+    <TimeSlider v-if="route.meta.atTime" class="when" />
+    <span v-else class="when" />
     <QuickBox ref="quick" class="find" />
   </header>
   <div class="body" :class="{ alone: route.meta.wall }">
@@ -260,6 +279,7 @@ nav {
   flex-direction: column;
   padding-top: 1rem;
   border-right: 1px solid var(--hairline);
+  overflow-y: auto;
 }
 
 nav > a {
@@ -279,6 +299,7 @@ nav > a.here {
 }
 
 .foot {
+  flex: none;
   margin-top: auto;
   padding: 0.75rem 0.85rem;
   display: flex;
@@ -366,6 +387,7 @@ main {
     background: var(--ground);
     border-right: 0;
     border-top: 2px solid var(--ink);
+    overflow: visible;
   }
 
   nav > a:not(.bar) {
@@ -405,6 +427,8 @@ main {
     display: flex;
     position: fixed;
     inset: auto 0 3.5rem 0;
+    max-height: calc(100vh - 9rem);
+    overflow-y: auto;
     gap: 0.5rem;
     background: var(--sheet);
     border-top: 2px solid var(--ink);

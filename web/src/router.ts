@@ -4,6 +4,8 @@ import { STATIONS } from './stations'
 declare module 'vue-router' {
   interface RouteMeta {
     title: string
+    /** Shows what is at the time that the slider is set to. */
+    atTime?: boolean
     /** Shown alone, to be read from afar. */
     wall?: boolean
     /** The text that says how its numbers are computed. */

@@ -1,16 +1,18 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, useTemplateRef } from 'vue'
 import { useRoute } from 'vue-router'
 
 /** A number that says on hover, focus or tap how it came about. */
 defineProps<{ what: string }>()
 
+const popover = useTemplateRef('popover')
 const route = useRoute()
 const how = computed(() => route?.meta.how)
 </script>
 
 <template>
   <el-popover
+    ref="popover"
     :trigger="['hover', 'focus']"
     :width="340"
     placement="bottom-start"
@@ -18,11 +20,11 @@ const how = computed(() => route?.meta.how)
     :hide-after="150"
   >
     <template #reference>
-      <button type="button" class="why">
+      <button type="button" class="why" @keydown.esc.stop="popover?.hide()">
         <slot /><span class="sr-only">. Why: {{ what }}</span>
       </button>
     </template>
-    <div class="reason">
+    <div class="reason" @keydown.esc.stop="popover?.hide()">
       <h3>{{ what }}</h3>
       <slot name="why" />
       <p v-if="how">

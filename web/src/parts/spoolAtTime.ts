@@ -10,6 +10,9 @@ export interface MoistureNow {
   core: number
 }
 
+/** Less than this share of the limit apart, two numbers may differ by the frames alone. */
+const FRAMES_APART = 0.03
+
 /** Moisture of a spool at a time, or nothing while it is being computed. */
 export function moistureAt(
   spool: Spool,
@@ -20,11 +23,27 @@ export function moistureAt(
     return null
   }
   const position = framePosition(frameHours, hoursAhead)
+  const outer = valueAt(spool.frames.outer, position)
   return {
-    outer: valueAt(spool.frames.outer, position),
+    outer: isPastIn(spool, hoursAhead) === false ? notJustAbove(spool, outer) : outer,
     mean: valueAt(spool.frames.mean, position),
     core: valueAt(spool.frames.core, position),
   }
+}
+
+/**
+ * A number between two frames of a spool that prints, where it came out just above the limit: the
+ * moment of passing was found between the frames, and that holds.
+ */
+function notJustAbove(spool: Spool, percent: number): number {
+  const limit = spool.printLimitPercent
+  return percent > limit && percent < (1 + FRAMES_APART) * limit ? limit : percent
+}
+
+/** Whether a spool is past its limit so many hours from now; nothing while that is not known. */
+function isPastIn(spool: Spool, hoursAhead: number): boolean | undefined {
+  const nowS = Date.now() / 1000
+  return standingAt(spool, nowS, nowS + 3600 * hoursAhead)?.past
 }
 
 /** The picture of a spool at a time. */

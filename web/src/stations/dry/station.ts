@@ -11,7 +11,7 @@ export default {
     {
       path: '/dry',
       component: () => import('./DryStation.vue'),
-      meta: { title: 'Dry', how: 'drying' },
+      meta: { title: 'Dry', how: 'drying', atTime: true },
     },
     {
       path: '/dry/:codes([^/]+\\+[^/]+)',

@@ -91,7 +91,9 @@ function air(place: ShelfPlace): string {
     return 'no climate record'
   }
   return place.staleSinceS === null
-    ? measured
+    ? time.isNow
+      ? measured
+      : `now ${measured}`
     : `${measured}, last reading ${ago(place.staleSinceS, shelf.nowS)}`
 }
 

@@ -19,11 +19,15 @@ export default {
     { key: 'w', what: 'weigh the spool in focus, or the one whose page is open' },
   ],
   routes: [
-    { path: '/shelf', component: ShelfStation, meta: { title: 'Shelf', how: 'moisture' } },
+    {
+      path: '/shelf',
+      component: ShelfStation,
+      meta: { title: 'Shelf', how: 'moisture', atTime: true },
+    },
     {
       path: '/list',
       component: () => import('./SpoolList.vue'),
-      meta: { title: 'All spools', how: 'moisture' },
+      meta: { title: 'All spools', how: 'moisture', atTime: true },
     },
     {
       path: '/rounds',
@@ -39,7 +43,7 @@ export default {
       path: '/spool/:code',
       component: () => import('../spool/SpoolPage.vue'),
       props: true,
-      meta: { title: 'Spool', how: 'moisture' },
+      meta: { title: 'Spool', how: 'moisture', atTime: true },
     },
     {
       path: '/place/:id',

@@ -21,13 +21,15 @@ public final class Horizon {
   /** Jobs that start later are not planned for yet, h. */
   public static final double PLANNED_HOURS = 7 * 24;
 
-  private static final int[] FIRST = {0, 1, 2, 4, 6, 9, 12, 18, 24, 30, 36, 42, 48, 60, 72, 84};
-  private static final int EVERY = 24;
+  private static final int[] FIRST = {0, 1, 2, 3, 4, 6, 9};
+
+  /** Four a day, so that the swing between day and night stays. */
+  private static final int EVERY = 6;
 
   private static final List<Integer> FRAMES =
       Stream.concat(
               IntStream.of(FIRST).boxed(),
-              IntStream.iterate(96, hour -> hour <= HOURS, hour -> hour + EVERY).boxed())
+              IntStream.iterate(12, hour -> hour <= HOURS, hour -> hour + EVERY).boxed())
           .toList();
 
   private Horizon() {}
