@@ -18,6 +18,7 @@ import { scannerOf } from './parts/scanner'
 import { scanned } from './parts/scans'
 import { goal, STATIONS, stationOf } from './stations'
 import { useAlerts } from './stores/alerts'
+import { useOptions } from './stores/options'
 import { usePreferences } from './stores/preferences'
 import { useDryers } from './stores/dryers'
 import { useShelf } from './stores/shelf'
@@ -29,18 +30,26 @@ const steps = STATIONS.filter((station) => !station.aside)
 const aside = STATIONS.filter((station) => station.aside)
 const inBar = STATIONS.filter((station) => station.onPhone === 'bar')
 
+/** Then a page comes in any case. */
+const LATEST_MS = 2_500
+
 /** Behind "More" on the phone. */
 const more = ref(false)
 
 const shelf = useShelf()
 const dryers = useDryers()
 const alerts = useAlerts()
+const options = useOptions()
 const time = useTime()
 const preferences = usePreferences()
 const router = useRouter()
 const route = useRoute()
 const quick = useTemplateRef('quick')
 const help = ref(false)
+/** A page comes once what all pages show is known, so that nothing on it moves afterwards. */
+const known = ref(false)
+const late = ref(false)
+const ready = computed(() => late.value || (known.value && options.placeKinds.length > 0))
 const helpAsked = ref(false)
 let going = false
 
@@ -123,9 +132,8 @@ onMounted(() => {
   window.addEventListener('keydown', beforeAll, { capture: true })
   window.addEventListener('keydown', key)
   window.addEventListener('pointerdown', closeMore)
-  void shelf.read()
-  void dryers.read()
-  void alerts.read()
+  void Promise.all([shelf.read(), dryers.read(), alerts.read()]).then(() => (known.value = true))
+  setTimeout(() => (late.value = true), LATEST_MS)
 })
 onBeforeUnmount(() => {
   window.removeEventListener('keydown', beforeAll, { capture: true })
@@ -218,7 +226,7 @@ onBeforeUnmount(() => {
     <main id="main">
       <ProblemNote v-if="shelf.problem" :problem="shelf.problem" />
       <AlertStrip v-if="route.path !== '/alerts'" :wall="route.meta.wall" />
-      <router-view />
+      <router-view v-if="ready" />
     </main>
   </div>
   <ActBar />

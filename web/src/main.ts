@@ -9,4 +9,7 @@ import { createApp } from 'vue'
 import App from './App.vue'
 import { router } from './router'
 
-createApp(App).use(createPinia()).use(router).mount('#app')
+const app = createApp(App).use(createPinia()).use(router)
+
+// The frame around a page hangs on which page it is.
+void router.isReady().then(() => app.mount('#app'))

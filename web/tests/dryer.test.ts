@@ -63,7 +63,7 @@ describe('the page of a dryer', () => {
   it('says what not being measured costs', async () => {
     const { shown } = await page({})
     expect(shown.text()).toContain('Not measured: taken for one of its kind')
-    expect(shown.text()).toContain('Every limit is lowered by 14 K')
+    expect(shown.text()).toContain('Every limit is lowered by 14 °C')
     expect(shown.text()).toContain('Never unattended.')
   })
 

@@ -85,7 +85,7 @@ async function page(answers: Record<string, unknown>) {
 describe('the page of the plan', () => {
   it('says in one line whether all jobs are served, and where each spool goes', async () => {
     const { shown, sent } = await page({})
-    expect(shown.get('h1').text()).toBe('All 1 jobs find their filament dry')
+    expect(shown.get('h1').text()).toBe('The job will have dry filament')
     expect(shown.text()).toContain('1 load, 0.8 kWh')
     expect(shown.get('[data-testid="jobs"]').text()).toContain('AAAA into bench')
     expect(shown.text()).toContain('Dry to the core after 7 h.')
@@ -104,7 +104,7 @@ describe('the page of the plan', () => {
       '/api/plan': plan([placed(1), missed], 1),
       '/api/jobs': [job(1), job(2)],
     })
-    expect(shown.get('h1').text()).toBe('1 of 2 jobs find their filament dry')
+    expect(shown.get('h1').text()).toBe('1 of 2 jobs will have dry filament')
     expect(shown.text()).toContain('AAAA, not dry by then')
     expect(shown.get('.ways').text()).toBe('Start it 4 h later.')
   })

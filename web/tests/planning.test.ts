@@ -87,7 +87,7 @@ describe('what is known of a dryer', () => {
 
   it('says that it was not measured, and cautions', () => {
     const facts = mount(DryerFacts, { props: { dryer }, ...links })
-    expect(facts.text()).toContain('not measured; by its kind hottest spot 33.3 ± 15.4 K')
+    expect(facts.text()).toContain('not measured; by its kind hottest spot 33.3 °C ± 15.4 °C')
     expect(facts.text()).toContain('10 air changes an hour')
     expect(facts.text()).toContain('Never together with food.')
   })
@@ -99,7 +99,7 @@ describe('what is known of a dryer', () => {
       behaviour: { ...dryer.behaviour, measured: true, hottestAboveSetK: 2, uncertaintyK: 0.5 },
     }
     const facts = mount(DryerFacts, { props: { dryer: measured }, ...links })
-    expect(facts.text()).toContain('measured: hottest spot 2.0 ± 0.5 K')
+    expect(facts.text()).toContain('measured: hottest spot 2.0 °C ± 0.5 °C')
     expect(facts.text()).toContain('vented freely')
   })
 })

@@ -36,6 +36,7 @@ const how = computed(() => route?.meta.how)
 
 <style scoped>
 .why {
+  min-height: 1.5rem;
   border: 0;
   padding: 0;
   background: none;

@@ -14,6 +14,8 @@ defineProps<{ label: string }>()
 
 <style scoped>
 .wide-table {
+  /* What is hidden for the eye only must not widen the page. */
+  position: relative;
   max-width: 100%;
   overflow-x: auto;
 }

@@ -49,13 +49,26 @@ export function setTo(celsius: number): string {
   return `${Math.floor(10 * shown + 1e-6) / 10} ${unit}`
 }
 
-/** A sentence of the server with its temperatures in the unit that the person chose. */
-export function inShownUnits(sentence: string): string {
+/** A difference of temperatures in the unit that the person chose. */
+export function difference(kelvin: number, decimals = 1): string {
   return usePreferences().fahrenheit
-    ? sentence.replace(/(-?\d+(?:\.(\d+))?) °C/g, (_, celsius: string, decimals?: string) =>
-        temperature(Number(celsius), decimals?.length ?? 0),
-      )
+    ? `${(kelvin * 1.8).toFixed(decimals)} °F`
+    : `${kelvin.toFixed(decimals)} °C`
+}
+
+/**
+ * A sentence of the server with its temperatures, and their differences in K, in the unit that the
+ * person chose.
+ */
+export function inShownUnits(sentence: string): string {
+  const write = (how: (value: number, decimals: number) => string) => {
+    return (_: string, value: string, decimals?: string) =>
+      how(Number(value), decimals?.length ?? 0)
+  }
+  const inC = usePreferences().fahrenheit
+    ? sentence.replace(/(-?\d+(?:\.(\d+))?) °C/g, write(temperature))
     : sentence
+  return inC.replace(/(-?\d+(?:\.(\d+))?) K\b/g, write(difference))
 }
 
 /** Relative humidity without decimals. */

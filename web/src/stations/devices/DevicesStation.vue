@@ -112,7 +112,7 @@ const VERDICTS: Record<Schemas['CheckView']['verdict'], string> = {
   </div>
   <ProblemNote v-if="problem" :problem="problem" />
 
-  <ul v-if="devices.length" class="devices">
+  <ul v-if="devices.length && options.deviceKinds.length" class="devices">
     <li v-for="device in devices" :key="device.id" :data-testid="`device-${device.id}`">
       <div class="name">
         <h2>{{ device.name }}</h2>
@@ -182,20 +182,20 @@ const VERDICTS: Record<Schemas['CheckView']['verdict'], string> = {
       />
     </li>
   </ul>
-  <p v-else-if="mqtt" class="first">
+  <p v-else-if="mqtt && !devices.length" class="first">
     No device is known yet. Let one publish to the address above; its messages then appear below,
     and a click on a number says what it is.
   </p>
 
   <DeviceDialog v-if="changing" :device="changing" @close="((changing = null), read())" />
-  <section class="more">
+  <section v-if="known && options.deviceKinds.length" class="more">
     <button v-if="!mapping" class="button primary" @click="mapping = true">Add a device</button>
     <DeviceMapping v-else-if="mqtt" :mqtt="mqtt" @done="((mapping = false), read())" />
   </section>
 
-  <section v-if="mqtt" class="fates small">
+  <section v-if="mqtt && options.deviceKinds.length" class="fates small">
     <h2>Messages since the start</h2>
-    <p>
+    <p class="counts">
       <span v-for="fate in shown" :key="fate.key" class="fate" :class="{ look: fate.look }"
         ><b>{{ fate.count }}</b> {{ fate.text }}</span
       >
@@ -268,9 +268,15 @@ const VERDICTS: Record<Schemas['CheckView']['verdict'], string> = {
   margin: 1.25rem 0;
 }
 
-.fate {
-  margin-right: 1.25rem;
-  white-space: nowrap;
+.counts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.25rem 1.25rem;
+}
+
+.state {
+  min-width: 0;
+  overflow-wrap: anywhere;
 }
 
 .fate.look b {
@@ -292,7 +298,7 @@ summary {
   margin-top: 0.5rem;
 }
 
-@media (max-width: 700px) {
+@media (max-width: 960px) {
   .devices > li {
     grid-template-columns: minmax(0, 1fr) auto;
   }

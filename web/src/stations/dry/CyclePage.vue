@@ -260,7 +260,9 @@ function tell(span: Schemas['CycleEventView'], ran: boolean) {
         <div class="small">
           <template v-if="view.shownC !== null">{{ temperature(view.shownC, 1) }} now; </template>
           set {{ setTo(cycle.setpointC)
-          }}<template v-if="view.harmC !== null">; harmed above {{ atMost(view.harmC) }}</template>
+          }}<template v-if="view.harmC !== null"
+            >; hotter than {{ atMost(view.harmC) }} harms what is inside</template
+          >
         </div>
       </template>
       <template v-for="spool in view.spools" :key="spool.code">

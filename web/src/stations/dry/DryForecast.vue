@@ -5,7 +5,7 @@ import { answer, client } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SpoolFace from '@/parts/SpoolFace.vue'
 import WhyNumber from '@/parts/WhyNumber.vue'
-import { atMost, hours, moisture, setTo, temperature } from '@/parts/format'
+import { atMost, hours, inShownUnits, moisture, setTo, temperature } from '@/parts/format'
 import { useLatestAnswer } from '@/parts/latestAnswer'
 import { faceAt, faceLabel, moistureAt } from '@/parts/spoolAtTime'
 import { usePreferences } from '@/stores/preferences'
@@ -147,10 +147,10 @@ function written(value: number | null): string {
     <div v-if="forecast" class="results" :aria-busy="busy">
       <ul v-if="forecast.advice.length || view?.objection" class="advice">
         <li v-if="view?.objection">{{ view.objection }}</li>
-        <li v-for="line in forecast.advice" :key="line">{{ line }}</li>
+        <li v-for="line in forecast.advice" :key="line">{{ inShownUnits(line) }}</li>
       </ul>
       <ul v-if="notes.length" class="notes" data-testid="dry-notes">
-        <li v-for="line in notes" :key="line">{{ line }}</li>
+        <li v-for="line in notes" :key="line">{{ inShownUnits(line) }}</li>
       </ul>
       <p v-if="view?.sealed" class="call">Take it out of its bag: never dry inside a bag.</p>
 
@@ -174,7 +174,7 @@ function written(value: number | null): string {
             </WhyNumber>
           </div>
           <div>
-            <div class="soft small">floor of this air</div>
+            <div class="soft small">driest possible in this air</div>
             <WhyNumber what="Floor">
               <span class="big">{{ moisture(forecast.floorPercent) }}</span>
               <template #why>

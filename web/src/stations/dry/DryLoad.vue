@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { answer, client, type Schemas } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import WhyNumber from '@/parts/WhyNumber.vue'
-import { atMost, hours, setTo } from '@/parts/format'
+import { atMost, hours, inShownUnits, setTo } from '@/parts/format'
 import { useLatestAnswer } from '@/parts/latestAnswer'
 import { useShelf } from '@/stores/shelf'
 import LoadLanes from './LoadLanes.vue'
@@ -118,7 +118,7 @@ const advice = computed(() => {
     <DryerChoices v-model="form" :setpoint-c="forecast?.setpointC" :room="view ?? undefined" />
     <div v-if="forecast" class="results" :aria-busy="busy">
       <ul v-if="advice.length" class="advice" data-testid="load-advice">
-        <li v-for="line in advice" :key="line">{{ line }}</li>
+        <li v-for="line in advice" :key="line">{{ inShownUnits(line) }}</li>
       </ul>
       <p v-if="view?.sealed.length" class="call">
         Take {{ view.sealed.join(', ') }} out of the bag: never dry inside a bag.

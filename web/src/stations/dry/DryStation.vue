@@ -107,11 +107,6 @@ const rows = computed(() =>
   border-bottom: 1px solid var(--hairline);
 }
 
-.spools input {
-  width: 1.2rem;
-  height: 1.2rem;
-}
-
 .target {
   white-space: nowrap;
 }

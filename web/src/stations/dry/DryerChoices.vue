@@ -92,7 +92,8 @@ const roomOptions = computed(() => [
           id="hottest"
           v-model="form.hottestAboveSetC"
           name="hottestAboveSetC"
-          label="hottest spot above setpoint, K"
+          label="hottest spot above the setpoint, °C"
+          difference
           :min="0"
           :max="60"
         />
@@ -100,7 +101,8 @@ const roomOptions = computed(() => [
           id="bias"
           v-model="form.biasC"
           name="biasC"
-          label="true air minus setpoint, K"
+          label="true air minus setpoint, °C"
+          difference
           :min="-40"
           :max="40"
         />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { atMost } from '@/parts/format'
+import { atMost, difference, inShownUnits } from '@/parts/format'
 import type { Dryer } from '@/stores/dryers'
 
 /** What is known of a dryer, in three lines, with the way to tell more. */
@@ -8,7 +8,7 @@ const props = defineProps<{ dryer: Dryer }>()
 
 const heat = computed(() => {
   const { measured, hottestAboveSetK, uncertaintyK } = props.dryer.behaviour
-  const hottest = `hottest spot ${hottestAboveSetK.toFixed(1)} ± ${uncertaintyK.toFixed(1)} K above the dial`
+  const hottest = `hottest spot ${difference(hottestAboveSetK)} ± ${difference(uncertaintyK)} above the setpoint`
   return measured ? `measured: ${hottest}` : `not measured; by its kind ${hottest}`
 })
 const air = computed(() =>
@@ -22,7 +22,9 @@ const air = computed(() =>
   <div class="facts small soft">
     <p>{{ dryer.kindTitle }}, up to {{ atMost(dryer.ratedMaxC) }}, {{ air }}</p>
     <p :class="{ doubtful: !dryer.behaviour.measured }">{{ heat }}</p>
-    <p v-for="caution in dryer.cautions" :key="caution" class="caution">{{ caution }}</p>
+    <p v-for="caution in dryer.cautions" :key="caution" class="caution">
+      {{ inShownUnits(caution) }}
+    </p>
     <router-link :to="`/dryer/${dryer.placeId}`">describe and measure it</router-link>
   </div>
 </template>

@@ -11,7 +11,7 @@ import { useConflict } from '@/parts/conflict'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
-import { atMost, dateTime, temperature } from '@/parts/format'
+import { atMost, dateTime, difference, inShownUnits, temperature } from '@/parts/format'
 import { questions } from '@/parts/latestAnswer'
 import { useDryers } from '@/stores/dryers'
 
@@ -250,16 +250,16 @@ async function measureVent(keep: boolean) {
       </h2>
       <dl>
         <div>
-          <dt>true air against the dial</dt>
+          <dt>true air against the setpoint</dt>
           <dd>
-            {{ dryer.behaviour.biasK >= 0 ? '+' : '' }}{{ dryer.behaviour.biasK.toFixed(1) }} K
+            {{ dryer.behaviour.biasK >= 0 ? '+' : '' }}{{ difference(dryer.behaviour.biasK, 1) }}
           </dd>
         </div>
         <div>
-          <dt>hottest spot above the dial</dt>
+          <dt>hottest spot above the setpoint</dt>
           <dd>
             {{ dryer.behaviour.hottestAboveSetK.toFixed(1) }} ±
-            {{ dryer.behaviour.uncertaintyK.toFixed(1) }} K
+            {{ difference(dryer.behaviour.uncertaintyK, 1) }}
           </dd>
         </div>
         <div>
@@ -269,22 +269,22 @@ async function measureVent(keep: boolean) {
         <template v-if="dryer.measurement">
           <div>
             <dt>overshoot</dt>
-            <dd>{{ dryer.measurement.overshootK.toFixed(1) }} K</dd>
+            <dd>{{ difference(dryer.measurement.overshootK, 1) }}</dd>
           </div>
           <div>
             <dt>ripple</dt>
-            <dd>{{ dryer.measurement.rippleK.toFixed(1) }} K</dd>
+            <dd>{{ difference(dryer.measurement.rippleK, 1) }}</dd>
           </div>
           <div>
             <dt>from side to side</dt>
-            <dd>{{ dryer.measurement.uniformityK.toFixed(1) }} K</dd>
+            <dd>{{ difference(dryer.measurement.uniformityK, 1) }}</dd>
           </div>
         </template>
       </dl>
       <p v-if="!dryer.behaviour.measured" class="small">
         Every limit is lowered by
-        {{ (dryer.behaviour.hottestAboveSetK + dryer.behaviour.uncertaintyK).toFixed(0) }} K because
-        nobody knows better. A run with probes usually gains most of it back.
+        {{ difference(dryer.behaviour.hottestAboveSetK + dryer.behaviour.uncertaintyK, 0) }}
+        because nobody knows better. A run with probes usually gains most of it back.
       </p>
       <template v-if="dryer.measurement">
         <p v-for="line in dryer.measurement.remarks" :key="line" class="small">{{ line }}</p>
@@ -324,7 +324,8 @@ async function measureVent(keep: boolean) {
             id="run-unsure"
             v-model="run.instrumentUncertaintyK"
             name="instrumentUncertaintyK"
-            label="probes good to ±, K"
+            label="probes good to ±, °C"
+            difference
             :min="0"
             :max="10"
             :step="0.1"
@@ -339,10 +340,10 @@ async function measureVent(keep: boolean) {
         <ProblemNote v-if="runProblem" :problem="runProblem" />
         <div v-if="found" class="found" data-testid="run-found">
           <p>
-            Bias {{ found.biasK.toFixed(1) }} K, overshoot {{ found.overshootK.toFixed(1) }} K,
-            ripple {{ found.rippleK.toFixed(1) }} K, side to side
-            {{ found.uniformityK.toFixed(1) }} K, warm after {{ found.heatUpMin.toFixed(0) }} min,
-            hottest {{ found.hottestAboveSetK.toFixed(1) }} K above the dial.
+            Bias {{ difference(found.biasK, 1) }}, overshoot {{ difference(found.overshootK, 1) }},
+            ripple {{ difference(found.rippleK, 1) }}, side to side
+            {{ difference(found.uniformityK, 1) }}, warm after {{ found.heatUpMin.toFixed(0) }} min,
+            hottest {{ difference(found.hottestAboveSetK, 1) }} above the setpoint.
           </p>
           <p v-for="line in found.remarks" :key="line" class="small">{{ line }}</p>
           <button class="button primary" data-testid="keep-run" @click="measure(true)">
@@ -525,7 +526,7 @@ async function measureVent(keep: boolean) {
       </section>
     </div>
     <div class="small cautions">
-      <p v-for="caution in kind?.cautions" :key="caution">{{ caution }}</p>
+      <p v-for="caution in kind?.cautions" :key="caution">{{ inShownUnits(caution) }}</p>
       <p>{{ dryer.generalCaution }}</p>
     </div>
   </template>

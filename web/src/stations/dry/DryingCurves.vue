@@ -83,7 +83,7 @@ const option = computed(() => {
               yAxis: forecast.floorPercent,
               lineStyle: { color: t.damp, width: 1.5, type: [2, 3] },
               label: {
-                formatter: `floor of this air ${moisture(forecast.floorPercent)}`,
+                formatter: `driest possible in this air ${moisture(forecast.floorPercent)}`,
                 position:
                   forecast.floorPercent > forecast.targetPercent
                     ? 'insideEndTop'

@@ -84,7 +84,7 @@ async function plan() {
         />
         <TimeField id="outlook-from" v-model="form.from" label="from (now if empty)" name="from" />
         <TimeField id="outlook-until" v-model="form.until" label="until" name="until" />
-        <button class="button">Expect this</button>
+        <button class="button">Keep this forecast</button>
       </form>
       <ProblemNote v-if="problem" :problem="problem" />
     </details>

@@ -166,7 +166,7 @@ async function remove() {
     </div>
 
     <div class="sheet">
-      <PlaceClimateChart :view="view" />
+      <div class="plot"><PlaceClimateChart :view="view" /></div>
       <p class="small soft">solid: humidity, left; dashed: temperature, right; shaded: no record</p>
     </div>
 
@@ -316,6 +316,11 @@ async function remove() {
   gap: 2rem;
   margin-top: 1.25rem;
   align-items: start;
+}
+
+/* As high as it is once the chart is loaded. */
+.plot {
+  min-height: 16rem;
 }
 
 .deeds {

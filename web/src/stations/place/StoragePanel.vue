@@ -107,7 +107,11 @@ async function setLeak(leakGPerDay: number | null) {
 </script>
 
 <template>
-  <section class="storage" aria-label="How long it stays dry">
+  <section
+    class="storage"
+    :class="{ loading: !view && !problem }"
+    aria-label="How long it stays dry"
+  >
     <h2>How long it stays dry</h2>
     <ProblemNote v-if="problem" :problem="problem" />
     <template v-if="view">
@@ -116,7 +120,7 @@ async function setLeak(leakGPerDay: number | null) {
           id="storage-limit"
           v-model="asked.limitPercent"
           name="limitPercent"
-          label="air below, %"
+          label="keep below, % humidity"
           :min="1"
           :max="99"
         />
@@ -303,6 +307,11 @@ async function setLeak(leakGPerDay: number | null) {
 </template>
 
 <style scoped>
+/* About as high as it is once it is known. */
+.loading {
+  min-height: 38rem;
+}
+
 .storage {
   display: grid;
   gap: 0.75rem;

@@ -8,7 +8,7 @@ import NumberField from '@/parts/NumberField.vue'
 import { questions } from '@/parts/latestAnswer'
 import { usePolled } from '@/parts/polled'
 import ProblemNote from '@/parts/ProblemNote.vue'
-import { atMost, hours, moment } from '@/parts/format'
+import { atMost, hours, inShownUnits, moment } from '@/parts/format'
 import { useActs } from '@/stores/acts'
 import { useShelf } from '@/stores/shelf'
 import AttendanceEditor from './AttendanceEditor.vue'
@@ -133,8 +133,10 @@ const headline = computed(() => {
   }
   const served = plan.jobs.length - plan.unserved
   return plan.unserved === 0
-    ? `All ${plan.jobs.length} jobs find their filament dry`
-    : `${served} of ${plan.jobs.length} jobs find their filament dry`
+    ? plan.jobs.length === 1
+      ? 'The job will have dry filament'
+      : `All ${plan.jobs.length} jobs will have dry filament`
+    : `${served} of ${plan.jobs.length} jobs will have dry filament`
 })
 
 const energy = computed(() =>
@@ -253,14 +255,14 @@ function where(job: Schemas['JobPlan']): string {
     :course="course"
     @moved="moved"
   />
-  <p class="small soft">
+  <p v-if="view" class="small soft">
     Boxes: loads, darker until dry nine times in ten; shaded: nobody there; upright: a job's start.
     Draw a box elsewhere, or take it there by arrow keys and Enter, to pin it; the rest follows.
     Between its dryer and its job a spool is drawn as sealed in a bag; Today says how long it holds
     where it came from.
   </p>
 
-  <div class="columns">
+  <div v-if="known" class="columns">
     <section>
       <h2>Jobs</h2>
       <p v-if="!jobs.length" class="soft">Add the first job: what it needs, how much, and when.</p>
@@ -298,9 +300,11 @@ function where(job: Schemas['JobPlan']): string {
           <template v-for="place in [placed.get(job.id)]" :key="place?.jobId">
             <template v-if="place">
               <p>{{ where(place) }}{{ place.pinned ? ', pinned' : '' }}</p>
-              <p :class="place.served ? 'soft small' : 'call small'">{{ place.why }}</p>
+              <p :class="place.served ? 'soft small' : 'call small'">
+                {{ inShownUnits(place.why) }}
+              </p>
               <ul v-if="place.waysOut.length" class="ways small">
-                <li v-for="way in place.waysOut" :key="way">{{ way }}</li>
+                <li v-for="way in place.waysOut" :key="way">{{ inShownUnits(way) }}</li>
               </ul>
             </template>
           </template>
@@ -381,6 +385,10 @@ function where(job: Schemas['JobPlan']): string {
   gap: 0.25rem 1.25rem;
   align-items: center;
   margin-bottom: 0.75rem;
+}
+
+.name {
+  min-height: 1.5rem;
 }
 
 .seek {

@@ -440,7 +440,9 @@ async function receive() {
       </fieldset>
 
       <details class="questions">
-        <summary>what you saw: each answer has its consequence</summary>
+        <summary>
+          what you saw when you unpacked it (each answer changes what is computed or advised)
+        </summary>
         <div class="group">
           <YesNo
             v-if="form.arrival !== 'OPEN'"
@@ -471,7 +473,7 @@ async function receive() {
           <YesNo
             v-model="form.check.heatSuspected"
             name="heat"
-            question="Was it in a hot car or container?"
+            question="Was it in a hot car or a hot shipping container?"
           />
           <ChoiceField
             id="bend"

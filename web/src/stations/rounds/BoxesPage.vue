@@ -199,7 +199,7 @@ function day(timeS: number): string {
       </tr>
     </tbody>
   </WideTable>
-  <p class="small soft note">
+  <p v-if="rows.length" class="small soft note">
     Weigh the desiccant alone, without its cup, or always with the same cup that was tared.
     Regenerate it as its maker says; some indicating beads are harmful when their dust is breathed
     in.

@@ -12,6 +12,7 @@ import { useActs } from '@/stores/acts'
 import { useShelf, type ShelfPlace, type Spool } from '@/stores/shelf'
 import { useTime } from '@/stores/time'
 import PlaceDialog from '../place/PlaceDialog.vue'
+import FirstSteps from './FirstSteps.vue'
 import SpoolCell from './SpoolCell.vue'
 import SpoolChoice from './SpoolChoice.vue'
 
@@ -204,12 +205,7 @@ async function drop(event: DragEvent, place: ShelfPlace) {
     <MoistureLegend class="legend" />
   </div>
 
-  <template v-if="shelf.view && shelf.places.length === 0">
-    <p class="first">
-      Nothing is here yet. The first step is a place for spools to lie in: a shelf, a box, a dryer.
-    </p>
-    <button class="button primary" @click="adding = true">Add a place</button>
-  </template>
+  <FirstSteps @add-place="adding = true" />
 
   <div v-for="room in rooms" :key="room.root.place.id" class="room">
     <h2 v-if="room.isRoom" class="room-name">
@@ -399,12 +395,6 @@ async function drop(event: DragEvent, place: ShelfPlace) {
   align-items: center;
   gap: 0.75rem;
   margin-top: 1.5rem;
-}
-
-.first {
-  max-width: 36rem;
-  margin-bottom: 1rem;
-  font-size: var(--size-3);
 }
 
 @media (max-width: 700px) {

@@ -324,7 +324,7 @@ async function open() {
       </div>
     </div>
 
-    <HistoryRibbon class="sheet" :page="page" />
+    <div class="ribbon"><HistoryRibbon class="sheet" :page="page" /></div>
 
     <LearnedPanel :page="page" />
 
@@ -366,6 +366,17 @@ async function open() {
 </template>
 
 <style scoped>
+/* As high as it is once the chart is loaded. */
+.ribbon {
+  min-height: 28.5rem;
+}
+
+@media (max-width: 700px) {
+  .ribbon {
+    min-height: 31.5rem;
+  }
+}
+
 .title {
   display: flex;
   flex-wrap: wrap;

@@ -3,7 +3,7 @@ import UndoButton from '@/parts/UndoButton.vue'
 import { computed, ref } from 'vue'
 import { answer, client, type Schemas } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
-import { moment } from '@/parts/format'
+import { inShownUnits, moment } from '@/parts/format'
 import { usePolled } from '@/parts/polled'
 import { useActs } from '@/stores/acts'
 import { useShelf } from '@/stores/shelf'
@@ -126,9 +126,9 @@ async function say(line: Line, kind: NonNullable<Line['said']>) {
           <span class="when number">{{ clock(line) }}</span>
           <span class="doer small soft">{{ DOERS[line.doer] }}</span>
           <span class="what">
-            <router-link :to="line.link">{{ line.what }}</router-link>
-            <span class="why">{{ line.why }}</span>
-            <span class="soft small">If skipped: {{ line.ifSkipped }}</span>
+            <router-link :to="line.link">{{ inShownUnits(line.what) }}</router-link>
+            <span class="why">{{ inShownUnits(line.why) }}</span>
+            <span class="soft small">If skipped: {{ inShownUnits(line.ifSkipped) }}</span>
           </span>
           <span v-if="!wall" class="acts">
             <button v-if="line.deed" class="button" @click="doing = line">
@@ -159,7 +159,7 @@ async function say(line: Line, kind: NonNullable<Line['said']>) {
       <h2 class="soft">Settled</h2>
       <ul class="settled small">
         <li v-for="line in view.settled" :key="line.key">
-          <s>{{ line.what }}</s> {{ line.said ? SAID[line.said] : '' }}
+          <s>{{ inShownUnits(line.what) }}</s> {{ line.said ? SAID[line.said] : '' }}
           <span v-if="line.person" class="soft">{{ line.person }}</span>
           <UndoButton v-if="line.actId" :act="line.actId" :what="line.what" />
         </li>

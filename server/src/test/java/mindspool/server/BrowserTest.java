@@ -443,7 +443,7 @@ class BrowserTest {
   void aPlanSaysWhyAndALineOfTheSheetIsDoneAndTakenBack() {
     page.navigate("/plan");
     assertThat(page.getByTestId("plan-headline"))
-        .containsText("jobs find their filament dry", new ContainsTextOptions().setTimeout(40_000));
+        .containsText("will have dry filament", new ContainsTextOptions().setTimeout(40_000));
     assertThat(page.getByTestId("jobs")).containsText("nine times in ten");
     // Why the urgent one is not served hangs on the hour at which the demonstration began.
     assertThat(page.getByTestId("jobs"))

@@ -187,7 +187,7 @@ public record DryerCharacterisation(
     }
     if (biasK < -3) {
       lines.add(
-          "It stays %.0f K below the dial: set it higher, as far as the ceiling allows."
+          "It stays %.0f K below the setpoint: set it higher, as far as the ceiling allows."
               .formatted(-biasK));
     }
     return lines;

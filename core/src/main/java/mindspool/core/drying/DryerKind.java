@@ -203,7 +203,7 @@ public enum DryerKind {
     return switch (this) {
       case KITCHEN_OVEN ->
           List.of(
-              "Preheat it empty, trust a separate thermometer rather than the dial, shield the reel"
+              "Preheat it empty, trust a separate thermometer rather than its display, shield the reel"
                   + " from the element, stay with it.",
               "Never together with food; whether food may go in afterwards, the makers of oven and"
                   + " material say.");
@@ -214,14 +214,14 @@ public enum DryerKind {
                   + " a qualified person. Altered, it has lost its approval and its use for food.");
       case HEATED_BED -> List.of("The lower rim gets much hotter than the upper: turn the reel.");
       case VACUUM ->
-          List.of("Heat reaches the reel by contact only: the core is warm hours after the dial.");
+          List.of("Heat reaches the reel by contact only: the core is warm hours after the setpoint is reached.");
       default -> List.of();
     };
   }
 
   /** What to beware of with every dryer. */
   public static final String GENERAL_CAUTION =
-      "Check the true temperature before trusting the dial; stop at any smell or softening. The"
+      "Check the true temperature before trusting its display; stop at any smell or softening. The"
           + " makers' data sheets, and rules about leaving heaters alone, go first.";
 
   public static DryerKind ofId(String id) {

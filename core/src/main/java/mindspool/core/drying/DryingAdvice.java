@@ -124,7 +124,7 @@ final class DryingAdvice {
 
   private void tooSlow(double floor) {
     say(
-        "Not within ten days at %.0f °C; the floor of %.3f %% is close or the cycle too cool.",
+        "Not within ten days at %.0f °C; the driest possible in this air, %.3f %%, is close or the cycle too cool.",
         cycle.setpointC(), floor);
     if (cycle.setpointC() < recommended() - 1) {
       say("Set %.0f °C, which everything in the dryer stands.", Math.floor(recommended()));

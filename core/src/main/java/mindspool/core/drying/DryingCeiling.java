@@ -257,7 +257,7 @@ public record DryingCeiling(
       ways.add(
           "Measure this dryer with probes: the %s K that one of its kind may be"
                   .formatted(tenth(dryer.behaviour().marginK()))
-              + " hotter than its dial become what it truly does.");
+              + " hotter than its setpoint become what it truly does.");
     }
     return List.copyOf(ways);
   }
