@@ -55,7 +55,7 @@ const steps = computed(() => {
     {
       title: 'Weigh it',
       why: 'Reel with filament: it tells how much is left, and later how much water came and went.',
-      done: shelf.spools.some((spool) => spool.expectedGrossG !== null),
+      done: shelf.spools.some((spool) => spool.weighedS !== null),
       act: 'link' as const,
       link: '/rounds',
     },

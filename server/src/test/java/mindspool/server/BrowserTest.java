@@ -3,42 +3,21 @@ package mindspool.server;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.deque.html.axecore.playwright.AxeBuilder;
-import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.BrowserContext;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions;
-import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.LoadState;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Path;
 import java.time.Instant;
-import java.util.ArrayList;
-import java.util.LinkedHashSet;
-import java.util.List;
-import java.util.Set;
 import java.util.regex.Pattern;
 import mindspool.simulators.DevicePublisher;
 import mindspool.simulators.WeirLane;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.TestInstance;
-import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
-import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.context.SpringBootTest.WebEnvironment;
 import org.springframework.test.context.ActiveProfiles;
@@ -49,103 +28,8 @@ import tools.jackson.databind.JsonNode;
     webEnvironment = WebEnvironment.RANDOM_PORT,
     properties = {"mindspool.mqtt.port=0", "mindspool.data-dir=target/demo-data"})
 @ActiveProfiles("demo")
-@TestInstance(TestInstance.Lifecycle.PER_CLASS)
 @Tag("long")
-class BrowserTest {
-
-  private static final Logger LOG = LoggerFactory.getLogger(BrowserTest.class);
-
-  private static final Path CHROMIUM = Path.of("/usr/bin/chromium");
-
-  /** A failing check gives up after so long; no check here is about speed. */
-  private static final double PATIENCE_MS = 30_000;
-
-  @Value("${local.server.port}")
-  private int port;
-
-  private Playwright playwright;
-  private Browser browser;
-  private BrowserContext context;
-  private Page page;
-  private final List<String> complaints = new ArrayList<>();
-  private final Set<String> waitingFor = new LinkedHashSet<>();
-
-  /** A picture of the page says what is missing; this says what it waits for. */
-  @RegisterExtension
-  final AfterTestExecutionCallback whyFailed =
-      test ->
-          test.getExecutionException()
-              .ifPresent(
-                  failure ->
-                      LOG.error(
-                          "{}: the page complained of {} and waits for {}",
-                          test.getDisplayName(),
-                          complaints,
-                          waitingFor));
-
-  @BeforeAll
-  void launch() {
-    playwright = Playwright.create();
-    PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MS);
-    browser =
-        playwright
-            .chromium()
-            .launch(
-                new BrowserType.LaunchOptions()
-                    .setExecutablePath(CHROMIUM)
-                    .setArgs(
-                        List.of(
-                            "--no-sandbox",
-                            "--disable-gpu",
-                            "--disable-quic",
-                            "--no-first-run",
-                            "--disable-background-networking",
-                            "--disable-component-update",
-                            "--disable-sync")));
-  }
-
-  @AfterAll
-  void quit() {
-    playwright.close();
-  }
-
-  @BeforeEach
-  void open() {
-    context =
-        browser.newContext(
-            new Browser.NewContextOptions()
-                .setBaseURL("http://127.0.0.1:" + port)
-                .setViewportSize(1280, 800));
-    page = context.newPage();
-    complaints.clear();
-    waitingFor.clear();
-    page.onConsoleMessage(
-        message -> {
-          if (message.type().equals("error") || message.type().equals("warning")) {
-            complaints.add(message.text());
-          }
-        });
-    page.onPageError(complaints::add);
-    page.onRequestFinished(request -> waitingFor.remove(request.url()));
-    page.onRequestFailed(
-        request -> {
-          waitingFor.remove(request.url());
-          waitingFor.add(request.url() + " (failed: " + request.failure() + ")");
-        });
-    page.onRequest(
-        request -> {
-          waitingFor.add(request.url());
-          if (!request.url().startsWith("http://127.0.0.1:" + port)
-              && !request.url().startsWith("data:")) {
-            complaints.add("asked elsewhere: " + request.url());
-          }
-        });
-  }
-
-  @AfterEach
-  void close() {
-    context.close();
-  }
+class BrowserTest extends BrowserPages {
 
   private Locator spool(String words) {
     return page.locator("[data-spool]").filter(new Locator.FilterOptions().setHasText(words));
@@ -181,7 +65,12 @@ class BrowserTest {
         "/wall",
         "/plan",
         "/cycle/1",
-        "/dryer/6"
+        "/dryer/6",
+        "/rounds",
+        "/boxes",
+        "/alerts",
+        "/acts",
+        "/how/moisture"
       })
   void pagesAreAccessibleAndQuiet(String path) {
     shelf();
@@ -193,24 +82,6 @@ class BrowserTest {
       assertAccessible(path + ", " + theme);
     }
     assertThat(complaints).isEmpty();
-  }
-
-  private void assertAccessible(String what) {
-    var results =
-        new AxeBuilder(page)
-            .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"))
-            .analyze();
-    assertThat(
-            results.getViolations().stream()
-                .map(
-                    v ->
-                        v.getId()
-                            + " at "
-                            + v.getNodes().get(0).getTarget()
-                            + v.getNodes().get(0).getHtml())
-                .toList())
-        .as(what)
-        .isEmpty();
   }
 
   /** Two people change the same place: the page shows both and lets one be chosen. */
@@ -570,7 +441,7 @@ class BrowserTest {
     assertThat(page.getByTestId("received").locator("a.code")).hasCount(2);
     page.getByText("Print their labels").click();
     assertThat(page.getByTestId("labels-pdf"))
-        .hasAttribute("href", Pattern.compile(".*labels\\.pdf\\?codes=.*A4_3X8.*"));
+        .hasAttribute("href", Pattern.compile(".*labels\\.pdf\\?sheet=A4_3X8.*codes=.*"));
   }
 
   /** The reel is lifted, so that only the next one fills the next row. */
@@ -614,15 +485,6 @@ class BrowserTest {
     assertThat(page.locator("h1")).containsText("sea blue");
   }
 
-  /** As somebody at the bench does: a scan that a busy computer broke up is made again. */
-  private void scan(String code) {
-    String before = page.url();
-    for (int tries = 0; tries < 5 && page.url().equals(before); tries++) {
-      page.keyboard().type(code + "\n");
-      page.waitForTimeout(500);
-    }
-  }
-
   @Test
   void devicesAreListedWithTheirBroker() {
     page.navigate("/devices");
@@ -637,13 +499,33 @@ class BrowserTest {
   }
 
   @ParameterizedTest
-  @ValueSource(ints = {360, 390, 2560})
+  @ValueSource(ints = {360, 390, 640, 800, 2560})
   void fitsItsWindow(int width) {
     shelf();
     String code = spool("PETG slate").getAttribute("data-spool");
     page.setViewportSize(width, 844);
     for (String path :
-        new String[] {"/shelf", "/spool/" + code, "/receive", "/dry/" + code, "/place/1"}) {
+        new String[] {
+          "/today",
+          "/receive",
+          "/lots",
+          "/shelf",
+          "/list",
+          "/rounds",
+          "/boxes",
+          "/spool/" + code,
+          "/place/1",
+          "/place/3",
+          "/dry",
+          "/dry/" + code,
+          "/plan",
+          "/cycle/1",
+          "/dryer/6",
+          "/materials",
+          "/devices",
+          "/alerts",
+          "/acts"
+        }) {
       page.navigate(path);
       assertThat(page.locator("h1").first()).isVisible();
       page.waitForLoadState(LoadState.NETWORKIDLE);

@@ -214,7 +214,8 @@ public enum DryerKind {
                   + " a qualified person. Altered, it has lost its approval and its use for food.");
       case HEATED_BED -> List.of("The lower rim gets much hotter than the upper: turn the reel.");
       case VACUUM ->
-          List.of("Heat reaches the reel by contact only: the core is warm hours after the setpoint is reached.");
+          List.of(
+              "Heat reaches the reel by contact only: the core is warm hours after the setpoint is reached.");
       default -> List.of();
     };
   }

@@ -59,6 +59,7 @@ final class SpoolViews {
    * A spool on the shelf. What is computed is absent until it is.
    *
    * @param ownLimitReason why limit or target are other than the table's; null where they are not
+   * @param weighedS when it was weighed last; null where it never was
    * @param expectedGrossG what a scale should show if nothing was used since the last weighing
    */
   record SpoolView(
@@ -84,6 +85,7 @@ final class SpoolViews {
       boolean empty,
       Long lotId,
       long arrivedS,
+      Long weighedS,
       boolean ready,
       @MayBeNull Frames frames,
       @MayBeNull PrintableView printable,
@@ -124,10 +126,19 @@ final class SpoolViews {
         spool.isEmpty(),
         stored.lotId,
         stored.arrivedS,
+        lastWeighing(spool),
         estimate != null,
         estimate == null ? null : frames(estimate, nowS, rings),
         estimate == null ? null : printable(estimate, jobG, nowS),
         estimate == null ? null : ExpectedMass.grossG(spool, estimate, nowS));
+  }
+
+  private static Long lastWeighing(SpoolRecord spool) {
+    return spool.facts().stream()
+        .filter(fact -> fact.grossMassG != null)
+        .map(fact -> fact.atS)
+        .max(Long::compare)
+        .orElse(null);
   }
 
   private static Frames frames(SpoolEstimate estimate, long nowS, int rings) {

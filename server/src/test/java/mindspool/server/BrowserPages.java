@@ -1,0 +1,152 @@
+package mindspool.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
+import org.junit.jupiter.api.extension.RegisterExtension;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+
+/** A page in a real browser, which complains of nothing and asks nobody else. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+abstract class BrowserPages {
+
+  private static final Logger LOG = LoggerFactory.getLogger(BrowserPages.class);
+
+  private static final Path CHROMIUM = Path.of("/usr/bin/chromium");
+
+  /** A failing check gives up after so long; no check here is about speed. */
+  private static final double PATIENCE_MS = 30_000;
+
+  @Value("${local.server.port}")
+  protected int port;
+
+  private Playwright playwright;
+  private Browser browser;
+  protected BrowserContext context;
+  protected Page page;
+  protected final List<String> complaints = new ArrayList<>();
+  private final Set<String> waitingFor = new LinkedHashSet<>();
+
+  /** A picture of the page says what is missing; this says what it waits for. */
+  @RegisterExtension
+  final AfterTestExecutionCallback whyFailed =
+      test ->
+          test.getExecutionException()
+              .ifPresent(
+                  failure ->
+                      LOG.error(
+                          "{}: the page complained of {} and waits for {}",
+                          test.getDisplayName(),
+                          complaints,
+                          waitingFor));
+
+  @BeforeAll
+  void launch() {
+    playwright = Playwright.create();
+    PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MS);
+    browser =
+        playwright
+            .chromium()
+            .launch(
+                new BrowserType.LaunchOptions()
+                    .setExecutablePath(CHROMIUM)
+                    .setArgs(
+                        List.of(
+                            "--no-sandbox",
+                            "--disable-gpu",
+                            "--disable-quic",
+                            "--no-first-run",
+                            "--disable-background-networking",
+                            "--disable-component-update",
+                            "--disable-sync")));
+  }
+
+  @AfterAll
+  void quit() {
+    playwright.close();
+  }
+
+  @BeforeEach
+  void open() {
+    context =
+        browser.newContext(
+            new Browser.NewContextOptions()
+                .setBaseURL("http://127.0.0.1:" + port)
+                .setViewportSize(1280, 800));
+    page = context.newPage();
+    complaints.clear();
+    waitingFor.clear();
+    page.onConsoleMessage(
+        message -> {
+          if (message.type().equals("error") || message.type().equals("warning")) {
+            complaints.add(message.text());
+          }
+        });
+    page.onPageError(complaints::add);
+    page.onRequestFinished(request -> waitingFor.remove(request.url()));
+    page.onRequestFailed(
+        request -> {
+          waitingFor.remove(request.url());
+          waitingFor.add(request.url() + " (failed: " + request.failure() + ")");
+        });
+    page.onRequest(
+        request -> {
+          waitingFor.add(request.url());
+          if (!request.url().startsWith("http://127.0.0.1:" + port)
+              && !request.url().startsWith("data:")) {
+            complaints.add("asked elsewhere: " + request.url());
+          }
+        });
+  }
+
+  @AfterEach
+  void close() {
+    context.close();
+  }
+
+  protected void assertAccessible(String what) {
+    var results =
+        new AxeBuilder(page)
+            .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"))
+            .analyze();
+    assertThat(
+            results.getViolations().stream()
+                .map(
+                    v ->
+                        v.getId()
+                            + " at "
+                            + v.getNodes().get(0).getTarget()
+                            + v.getNodes().get(0).getHtml())
+                .toList())
+        .as(what)
+        .isEmpty();
+  }
+
+  /** As somebody at the bench does: a scan that a busy computer broke up is made again. */
+  protected void scan(String code) {
+    String before = page.url();
+    for (int tries = 0; tries < 5 && page.url().equals(before); tries++) {
+      page.keyboard().type(code + "\n");
+      page.waitForTimeout(500);
+    }
+  }
+}
