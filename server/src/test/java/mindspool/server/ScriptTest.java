@@ -48,6 +48,10 @@ class ScriptTest {
     assertThat(run(Map.of(), "demo", "--port", "70000").output).contains("allowed: 1 to 65535");
     assertThat(run(Map.of(), "demo", "--port").output).contains("--port needs a number");
     assertThat(run(Map.of(), "demo", "--fast").output).contains("\"--fast\" is not an option");
+    assertThat(run(Map.of(), "start", "--network", "a b").output)
+        .contains("--network is \"a b\"; allowed: a name or address");
+    assertThat(run(Map.of(), "test", "--network", "bench").output)
+        .contains("\"--network\" is not an option of test");
   }
 
   @Test

@@ -60,14 +60,13 @@ public class PublicAddress {
   /** What to do so that a phone reaches it; empty where nothing needs doing. */
   public String advice() {
     if (isOnlyHere()) {
-      return "Mind Spool listens only to this computer. For phones, start it with"
-          + " --server.address=0.0.0.0 and --mindspool.public-url=http://NAME:%d, with this computer's name in your network for NAME."
-              .formatted(port)
-          + " Everyone in the network can then open it: there is no password.";
+      return "Mind Spool listens only to this computer. For phones, start it with --network NAME, with"
+          + " this computer's name in your network for NAME. Everyone in that network can then open"
+          + " it: there is no password.";
     }
     return said.isEmpty() && base().matches("https?://(localhost|127\\..*|\\[::1])(:\\d+)?")
-        ? "You opened it as %s, which on a phone is the phone itself. Open this page by the computer's name, or start with --mindspool.public-url=http://NAME:%d."
-            .formatted(base(), port)
+        ? "You opened it as %s, which on a phone is the phone itself. Open this page by the computer's name, or start with --network NAME."
+            .formatted(base())
         : "";
   }
 }
