@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppDialog from '@/parts/AppDialog.vue'
 import { computed } from 'vue'
 import { STATIONS } from '@/stations'
 
@@ -27,7 +28,7 @@ const keys = computed(() => [
 </script>
 
 <template>
-  <el-dialog v-model="open" title="Keys" width="min(34rem, 94vw)">
+  <AppDialog v-model="open" title="Keys" width="min(34rem, 94vw)">
     <table class="table">
       <tbody>
         <tr v-for="[key, meaning] in keys" :key="key">
@@ -38,5 +39,5 @@ const keys = computed(() => [
         </tr>
       </tbody>
     </table>
-  </el-dialog>
+  </AppDialog>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppDialog from '@/parts/AppDialog.vue'
 import { choices, useOptions } from '@/stores/options'
 import { computed, onMounted, ref } from 'vue'
 import { answer, client, type Schemas } from '@/api/client'
@@ -61,7 +62,7 @@ function remember() {
 </script>
 
 <template>
-  <el-dialog :model-value="true" :title="title" width="min(28rem, 94vw)" @close="emit('close')">
+  <AppDialog :model-value="true" :title="title" width="min(28rem, 94vw)" @close="emit('close')">
     <div class="form">
       <fieldset v-if="places.length > 1" class="places">
         <legend>for</legend>
@@ -99,7 +100,7 @@ function remember() {
         and then a scanned place is a move.
       </p>
     </div>
-  </el-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppDialog from '@/parts/AppDialog.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import TimeField from '@/parts/TimeField.vue'
 import { computed, ref, useTemplateRef } from 'vue'
@@ -102,7 +103,7 @@ function key(event: KeyboardEvent) {
 </script>
 
 <template>
-  <el-dialog
+  <AppDialog
     :model-value="true"
     :title="title"
     width="min(30rem, 94vw)"
@@ -165,7 +166,7 @@ function key(event: KeyboardEvent) {
       </div>
     </details>
     <ProblemNote v-if="problem" :problem="problem" />
-  </el-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppDialog from '@/parts/AppDialog.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import { computed, ref, useTemplateRef } from 'vue'
 import { Problem } from '@/api/client'
@@ -104,7 +105,7 @@ async function save() {
 </script>
 
 <template>
-  <el-dialog
+  <AppDialog
     :model-value="true"
     :title="`Weigh ${spool.code}, ${spool.material} ${spool.colourName}`"
     width="min(26rem, 96vw)"
@@ -164,7 +165,7 @@ async function save() {
         Record this mass
       </button>
     </form>
-  </el-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppDialog from '@/parts/AppDialog.vue'
 import { computed, reactive, ref } from 'vue'
 import { client, Problem, type Schemas } from '@/api/client'
 import ChoiceField from '@/parts/ChoiceField.vue'
@@ -95,7 +96,7 @@ async function save() {
 </script>
 
 <template>
-  <el-dialog
+  <AppDialog
     :model-value="true"
     :title="route ? `Change ${route.name}` : 'Add a way of alerts'"
     width="min(32rem, 96vw)"
@@ -188,7 +189,7 @@ async function save() {
         </template>
       </div>
     </form>
-  </el-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppDialog from '@/parts/AppDialog.vue'
 import { computed, reactive, ref } from 'vue'
 import { client, Problem, type Schemas } from '@/api/client'
 import ChoiceField from '@/parts/ChoiceField.vue'
@@ -66,7 +67,7 @@ async function save() {
 </script>
 
 <template>
-  <el-dialog
+  <AppDialog
     :model-value="true"
     :title="`Change ${device.name}`"
     width="min(28rem, 94vw)"
@@ -116,7 +117,7 @@ async function save() {
         <button class="button primary">Keep the change</button>
       </template>
     </form>
-  </el-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppDialog from '@/parts/AppDialog.vue'
 import WideTable from '@/parts/WideTable.vue'
 import { computed, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
@@ -61,7 +62,7 @@ function put(placeId: number) {
 </script>
 
 <template>
-  <el-dialog
+  <AppDialog
     :model-value="true"
     :title="`Take ${code} out`"
     width="min(34rem, 96vw)"
@@ -99,7 +100,7 @@ function put(placeId: number) {
         </tbody>
       </WideTable>
     </template>
-  </el-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppDialog from '@/parts/AppDialog.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import TextField from '@/parts/TextField.vue'
 import { computed, reactive, ref } from 'vue'
@@ -93,7 +94,7 @@ async function save() {
 </script>
 
 <template>
-  <el-dialog
+  <AppDialog
     :model-value="true"
     :title="place ? `Change ${place.name}` : 'Add a place'"
     width="min(28rem, 94vw)"
@@ -200,7 +201,7 @@ async function save() {
         {{ place ? 'Keep the change' : 'Add this place' }}
       </button>
     </form>
-  </el-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppDialog from '@/parts/AppDialog.vue'
 import WideTable from '@/parts/WideTable.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import TimeField from '@/parts/TimeField.vue'
@@ -274,7 +275,7 @@ async function remove() {
       @close="labelling = false"
     />
     <PlaceDialog v-if="changing" :place="view.place" @close="changing = false" @saved="changed" />
-    <el-dialog
+    <AppDialog
       :model-value="removing !== null"
       title="Take these readings out?"
       width="min(28rem, 94vw)"
@@ -288,7 +289,7 @@ async function remove() {
         <button class="button primary" @click="remove">Take them out</button>
         <button class="button" @click="removing = null">Keep them</button>
       </div>
-    </el-dialog>
+    </AppDialog>
   </template>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppDialog from '@/parts/AppDialog.vue'
 import { computed, onMounted, ref } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import ChoiceField from '@/parts/ChoiceField.vue'
@@ -99,7 +100,7 @@ const diameters = computed(() =>
 </script>
 
 <template>
-  <el-dialog
+  <AppDialog
     :model-value="true"
     :title="`Correct ${code}`"
     width="min(38rem, 96vw)"
@@ -219,7 +220,7 @@ const diameters = computed(() =>
       </div>
     </form>
     <ProblemNote v-else-if="problem" :problem="problem" />
-  </el-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

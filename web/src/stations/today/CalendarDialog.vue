@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppDialog from '@/parts/AppDialog.vue'
 import { computed, onMounted, ref } from 'vue'
 import { answer, client, type Schemas } from '@/api/client'
 
@@ -32,7 +33,7 @@ async function copy() {
 </script>
 
 <template>
-  <el-dialog
+  <AppDialog
     :model-value="true"
     title="Today in your calendar"
     width="min(32rem, 94vw)"
@@ -51,7 +52,7 @@ async function copy() {
         >save once as a file</a
       >
     </div>
-  </el-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppDialog from '@/parts/AppDialog.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import { computed, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
@@ -128,7 +129,7 @@ async function record() {
 </script>
 
 <template>
-  <el-dialog :model-value="true" :title="what" width="min(32rem, 96vw)" @close="emit('close')">
+  <AppDialog :model-value="true" :title="what" width="min(32rem, 96vw)" @close="emit('close')">
     <form novalidate data-testid="deed" @submit.prevent="record">
       <fieldset v-if="deed.kind === 'TAKE_OUT' || deed.kind === 'PUT_IN'">
         <legend>{{ deed.kind === 'TAKE_OUT' ? 'out of the dryer' : 'into the dryer' }}</legend>
@@ -208,7 +209,7 @@ async function record() {
         <button type="button" class="button plain" @click="emit('close')">Not yet</button>
       </div>
     </form>
-  </el-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>
