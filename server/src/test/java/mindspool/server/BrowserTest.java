@@ -163,7 +163,7 @@ class BrowserTest extends BrowserPages {
     page.getByTestId("quick-box").fill(code.toLowerCase());
     assertThat(page.getByRole(AriaRole.OPTION)).hasCount(1);
     page.keyboard().press("Escape");
-    page.locator("body").click();
+    page.locator("h1").click();
     page.keyboard().press("?");
     assertThat(page.getByText("find a spool: scan its label")).isVisible();
     assertThat(complaints).isEmpty();
@@ -234,7 +234,7 @@ class BrowserTest extends BrowserPages {
     page.getByTestId("colour").fill("heron");
     page.locator("#gross").fill("120");
     page.locator("#gross").blur();
-    assertThat(page.getByRole(AriaRole.ALERT)).containsText("grossMassG");
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("gross mass, g: 120 g does not do");
     page.locator("#gross").fill("1190");
     page.locator("#gross").blur();
     assertThat(page.getByTestId("remaining")).containsText("975 g (910 to 1040)");
@@ -258,7 +258,7 @@ class BrowserTest extends BrowserPages {
     assertThat(page.locator(".advice")).containsText("Hotter helps");
     page.locator("#setpoint").fill("200");
     page.locator("#setpoint").blur();
-    assertThat(page.getByRole(AriaRole.ALERT)).containsText("dryer.setpointC");
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("setpoint, °C: 200 does not do");
     page.waitForLoadState(LoadState.NETWORKIDLE);
     page.locator("#setpoint").fill("55");
     page.locator("#setpoint").blur();
@@ -352,7 +352,7 @@ class BrowserTest extends BrowserPages {
                 "probes.csv",
                 "text/csv",
                 log.toString().getBytes(java.nio.charset.StandardCharsets.UTF_8)));
-    assertThat(page.getByTestId("run-found")).containsText("side to side 3.0 K");
+    assertThat(page.getByTestId("run-found")).containsText("side to side 3.0 °C");
     page.getByTestId("keep-run").click();
     assertThat(page.getByTestId("behaviour")).containsText("As measured");
     page.getByText("undo: this measured run").click();

@@ -371,4 +371,156 @@ class CalculatorApiTest extends ServerTest {
     assertThat(load(good, "{\"ratedMaxC\": 70, \"setpointC\": 90}").field())
         .isEqualTo("dryer.setpointC");
   }
+
+  private static final String LID =
+      "\"part\": {\"lengthMm\": 120, \"widthMm\": 50, \"heightMm\": 25}, \"plate\":"
+          + " {\"kind\": \"spring_steel_05\", \"surface\": \"smooth_pei\","
+          + " \"interfaceLayer\": \"none\", \"cleanliness\": 0.9},"
+          + " \"bedTemperatureC\": 90, \"chamberTemperatureC\": 32, \"draft\": 0.15,"
+          + " \"fanPercent\": 0";
+
+  /** The handbook's lid of ABS: adhesion 1.46, plate 0.94. */
+  @Test
+  void warp() {
+    Answer lid = api.post("/api/calc/warp", "{\"material\": \"ABS\", " + LID + "}");
+    assertThat(number(lid, "/adhesionRatio")).isCloseTo(1.46, within(0.01));
+    assertThat(number(lid, "/plateRatio")).isCloseTo(0.94, within(0.01));
+    assertThat(lid.body().get("verdict").asString()).isEqualTo("likely");
+    assertThat(number(lid, "/liftsAtHeightMm")).isBetween(0.4, 25.0);
+    assertThat(lid.body().get("danger").isNull()).isTrue();
+    JsonNode cheapest = lid.body().get("cheapest");
+    for (String ratio : new String[] {"adhesionRatio", "plateRatio", "tipRatio"}) {
+      assertThat(cheapest.get(ratio).asDouble()).as(ratio).isLessThan(0.7);
+    }
+    // Common practice: bare smooth PEI is torn by PETG; the danger is said whatever the ratio.
+    Answer petg = api.post("/api/calc/warp", "{\"material\": \"PETG\", " + LID + "}");
+    assertThat(petg.body().get("danger").asString()).contains("tear");
+    assertThat(
+            api.post("/api/calc/warp", "{\"material\": \"ABS\", " + LID.replace("120", "0") + "}")
+                .field())
+        .isEqualTo("part.lengthMm");
+    assertThat(
+            api.post(
+                    "/api/calc/warp",
+                    "{\"material\": \"ABS\", " + LID.replace("smooth_pei", "moon") + "}")
+                .field())
+        .isEqualTo("plate.surface");
+    assertThat(
+            api.post(
+                    "/api/calc/warp",
+                    "{\"material\": \"ABS\", " + LID.replace("spring_steel_05", "tin") + "}")
+                .field())
+        .isEqualTo("plate.kind");
+  }
+
+  /** The handbook's table: PETG at 230 and 260 °C, 40 % fan, 60 mm/s, 15 s. */
+  @Test
+  void bond() {
+    String laid =
+        ", \"chamberTemperatureC\": 32, \"fanPercent\": 40, \"layerTimeS\": 15,"
+            + " \"layerHeightMm\": 0.2, \"lineWidthMm\": 0.45, \"walls\": 2,"
+            + " \"speedMmPerS\": 60}";
+    assertThat(
+            number(
+                api.post(
+                    "/api/calc/bond",
+                    "{\"material\": \"PETG\", \"nozzleTemperatureC\": 230" + laid),
+                "/zToXyRatio"))
+        .isCloseTo(0.59, within(0.02));
+    Answer hot =
+        api.post("/api/calc/bond", "{\"material\": \"PETG\", \"nozzleTemperatureC\": 260" + laid);
+    assertThat(number(hot, "/zToXyRatio")).isCloseTo(0.77, within(0.02));
+    assertThat(number(hot, "/minLayerTimeS")).isBetween(4.0, 12.0);
+    assertThat(hot.body().get("advice").asString()).startsWith("Good for layers of");
+    assertThat(
+            api.post(
+                    "/api/calc/bond",
+                    ("{\"material\": \"PETG\", \"nozzleTemperatureC\": 240" + laid)
+                        .replace("\"layerTimeS\": 15", "\"layerTimeS\": 0"))
+                .field())
+        .isEqualTo("layerTimeS");
+  }
+
+  /** The handbook's example: 180 mm/s PETG at 240 °C is too cold, at 250 °C it goes. */
+  @Test
+  void flow() {
+    String fast = ", \"speedMmPerS\": 180, \"layerHeightMm\": 0.2, \"lineWidthMm\": 0.45}";
+    Answer cold =
+        api.post("/api/calc/flow", "{\"material\": \"PETG\", \"nozzleTemperatureC\": 240" + fast);
+    assertThat(number(cold, "/flowMm3PerS")).isCloseTo(16.2, within(1e-9));
+    assertThat(number(cold, "/maxFlowMm3PerS")).isCloseTo(14.2, within(0.1));
+    assertThat(number(cold, "/meltTemperatureC")).isCloseTo(190, within(1.0));
+    assertThat(number(cold, "/pushForceN")).isCloseTo(57, within(1.0));
+    assertThat(cold.body().get("ok").asBoolean()).isFalse();
+    assertThat(
+            api.post(
+                    "/api/calc/flow", "{\"material\": \"PETG\", \"nozzleTemperatureC\": 250" + fast)
+                .body()
+                .get("ok")
+                .asBoolean())
+        .isTrue();
+  }
+
+  /** Common practice: PLA jams in a chamber of 50 °C, ABS does not. */
+  @Test
+  void heatCreep() {
+    String at = "\", \"nozzleTemperatureC\": %d, \"chamberTemperatureC\": 50}";
+    assertThat(
+            number(
+                api.post("/api/calc/heat-creep", "{\"material\": \"PLA" + at.formatted(210)),
+                "/risk"))
+        .isCloseTo(0.94, within(0.01));
+    assertThat(
+            number(
+                api.post("/api/calc/heat-creep", "{\"material\": \"ABS" + at.formatted(250)),
+                "/risk"))
+        .isLessThan(0.01);
+  }
+
+  /** Closed form of a lumped body: 1.9 min to 60 °C with 200 W, 31 min down to 30 °C. */
+  @Test
+  void plate() {
+    String plate =
+        "{\"massKg\": 1.194, \"heatCapacityJPerKgK\": 490, \"areaM2\": 0.0525, \"heaterW\": %d,"
+            + " \"ambientC\": 23, \"targetC\": 60, \"coolToC\": 30, \"otherMovingMassKg\": 0.6,"
+            + " \"oldPlateMassKg\": 0.284, \"accelerationMmPerS2\": 4000}";
+    Answer answer = api.post("/api/calc/plate", plate.formatted(200));
+    assertThat(number(answer, "/heatMinutes")).isCloseTo(1.9, within(0.05));
+    assertThat(number(answer, "/coolMinutes")).isCloseTo(31, within(0.5));
+    assertThat(number(answer, "/accelerationMmPerS2")).isCloseTo(1970, within(5.0));
+    assertThat(api.post("/api/calc/plate", plate.formatted(5)).body().get("heatMinutes").isNull())
+        .as("5 W never get there")
+        .isTrue();
+    assertThat(api.post("/api/calc/plate", "{\"massKg\": 0}").field()).isEqualTo("massKg");
+  }
+
+  /** The handbook's table for a beam of 20 by 10 mm: +27.7 % for +22.8 % of mass. */
+  @Test
+  void strength() {
+    Answer answer =
+        api.post(
+            "/api/calc/strength",
+            "{\"widthMm\": 20, \"heightMm\": 10, \"walls\": 2, \"lineWidthMm\": 0.45,"
+                + " \"infillPercent\": 20, \"pattern\": \"general\"}");
+    assertThat(number(answer, "/options/0/stiffnessGainPercent")).isCloseTo(27.7, within(0.1));
+    assertThat(number(answer, "/options/0/massGainPercent")).isCloseTo(22.8, within(0.1));
+    assertThat(number(answer, "/options/1/stiffnessGainPercent")).isCloseTo(15.1, within(0.1));
+    assertThat(answer.body().at("/options/0/better").asBoolean()).isTrue();
+  }
+
+  @Test
+  void changeover() {
+    assertThat(
+            api.post("/api/calc/changeover", "{\"fromMaterial\": \"PLA\", \"toMaterial\": \"PC\"}")
+                .body()
+                .get("purgeTemperatureC")
+                .isNull())
+        .isTrue();
+    assertThat(
+            number(
+                api.post(
+                    "/api/calc/changeover", "{\"fromMaterial\": \"ABS\", \"toMaterial\": \"PLA\"}"),
+                "/purgeTemperatureC"))
+        .isBetween(230.0, 240.0);
+  }
 }

@@ -146,7 +146,7 @@ class HardshipTest {
       }
       int enough = before + 150 + 37 * kill;
       for (int i = 0;
-          i < 1200 && (ledger.size() < enough || stream.acknowledged.get() < 300);
+          i < 4800 && (ledger.size() < enough || stream.acknowledged.get() < 300);
           i++) {
         Thread.sleep(25);
       }
@@ -208,7 +208,7 @@ class HardshipTest {
 
   private String refusedStart() throws Exception {
     program.launch();
-    assertThat(program.process().waitFor(60, TimeUnit.SECONDS)).as("it ends").isTrue();
+    assertThat(program.process().waitFor(180, TimeUnit.SECONDS)).as("it ends").isTrue();
     return program.output();
   }
 

@@ -11,7 +11,7 @@ import java.util.concurrent.TimeUnit;
 /** The program in a process of its own, on free ports, with a data folder that outlives it. */
 public final class ProgramProcess implements AutoCloseable {
 
-  private static final int TRIES = 600;
+  private static final int TRIES = 1800;
   private static final long PAUSE_MS = 100;
   private static final String MAIN = "mindspool.server.MindSpoolApplication";
 

@@ -1,0 +1,90 @@
+package mindspool.core.print;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.Reader;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.TreeSet;
+import java.util.function.Function;
+import mindspool.core.InvalidValueException;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVRecord;
+
+/** How a material holds on a surface with what is spread on it. */
+public final class BedSurfaces {
+
+  private static final String RESOURCE = "bed-surfaces.csv";
+
+  private final Map<Key, Grip> grips;
+
+  private record Key(String surface, String interfaceLayer, String material) {}
+
+  /** What taking a part off can do to the plate. */
+  public enum Danger {
+    NONE,
+    CAUTION,
+    DANGER
+  }
+
+  /**
+   * The hold.
+   *
+   * @param grade against clean smooth PEI with PLA, which is 1
+   * @param release how the part comes off
+   * @param note in a sentence; empty where there is nothing to say
+   */
+  public record Grip(double grade, String release, Danger danger, String note) {}
+
+  private BedSurfaces(Map<Key, Grip> grips) {
+    this.grips = grips;
+  }
+
+  /** The surfaces shipped with the program. */
+  public static BedSurfaces standard() {
+    try (InputStream stream = BedSurfaces.class.getResourceAsStream(RESOURCE);
+        Reader reader = new InputStreamReader(stream, StandardCharsets.UTF_8)) {
+      Map<Key, Grip> grips = new LinkedHashMap<>();
+      CSVFormat format = CSVFormat.DEFAULT.builder().setHeader().setSkipHeaderRecord(true).get();
+      for (CSVRecord line : format.parse(reader)) {
+        grips.put(
+            new Key(line.get("surface"), line.get("interfaceLayer"), line.get("material")),
+            new Grip(
+                Double.parseDouble(line.get("holdGrade")),
+                line.get("release"),
+                Danger.valueOf(line.get("danger").toUpperCase(java.util.Locale.ROOT)),
+                line.get("note")));
+      }
+      return new BedSurfaces(grips);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** The hold of a material; refuses what the table does not have, by its field. */
+  public Grip grip(String surface, String interfaceLayer, String material) {
+    Grip grip = grips.get(new Key(surface, interfaceLayer, material));
+    if (grip != null) {
+      return grip;
+    }
+    check("plate.surface", surface, Key::surface);
+    check("plate.interfaceLayer", interfaceLayer, Key::interfaceLayer);
+    check("material", material, Key::material);
+    throw new IllegalStateException("no row of " + surface + ", " + interfaceLayer);
+  }
+
+  private void check(String field, String said, Function<Key, String> column) {
+    TreeSet<String> known = new TreeSet<>();
+    grips.keySet().forEach(key -> known.add(column.apply(key)));
+    if (said == null || !known.contains(said)) {
+      throw new InvalidValueException(
+          field,
+          said == null ? "missing" : "\"" + said + "\"",
+          String.join(", ", known),
+          "Choose one of these; of another it is not known how it holds.");
+    }
+  }
+}

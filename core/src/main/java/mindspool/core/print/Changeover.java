@@ -1,0 +1,83 @@
+package mindspool.core.print;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.OptionalDouble;
+import mindspool.core.material.Material;
+import mindspool.core.material.Parameter;
+
+/** From one material to another in the same nozzle. */
+public final class Changeover {
+
+  private static final double ABOVE_FLOWING = 5;
+  private static final double ABOVE_USUAL = 5;
+  private static final double BRIEFLY_HOTTER = 10;
+
+  private final Material from;
+  private final Material to;
+  private final double low;
+  private final double high;
+
+  private Changeover(Material from, Material to) {
+    this.from = from;
+    this.to = to;
+    low = Math.max(lowest(from), lowest(to));
+    high =
+        Math.min(from.value(Parameter.NOZZLE_MAX), to.value(Parameter.NOZZLE_MAX)) + BRIEFLY_HOTTER;
+  }
+
+  private static double lowest(Material material) {
+    return Math.max(
+        material.value(Parameter.NOZZLE_MIN), material.value(Parameter.FLOWING) + ABOVE_FLOWING);
+  }
+
+  /** Finds the way from one material to another. */
+  public static Changeover of(Material from, Material to) {
+    return new Changeover(from, to);
+  }
+
+  /** Temperature at which both flow and neither chars, °C; none where there is none. */
+  public OptionalDouble purgeC() {
+    return low <= high
+        ? OptionalDouble.of(
+            Math.min(high, Math.max(low, from.value(Parameter.NOZZLE) + ABOVE_USUAL)))
+        : OptionalDouble.empty();
+  }
+
+  /** In words. */
+  public String method() {
+    return purgeC().isPresent()
+        ? "purge in one step"
+        : "bridge with a purging filament, or a cold pull";
+  }
+
+  /** Nozzle temperature of a cold pull of the old material, °C. */
+  public double coldPullC() {
+    return from.value(Parameter.COLD_PULL);
+  }
+
+  /** What to do, step by step. */
+  public List<String> steps() {
+    String settle = say("Set %.0f °C, the usual for %s.", to.value(Parameter.NOZZLE), to.name());
+    if (purgeC().isPresent()) {
+      return List.of(
+          say("Heat to %.0f °C: both flow there.", purgeC().getAsDouble()),
+          say("Push %s through until nothing of %s is seen.", to.name(), from.name()),
+          settle);
+    }
+    return List.of(
+        say(
+            "No temperature suits both: %s flows from %.0f °C, the other stands no more than %.0f"
+                + " °C.",
+            lowest(from) > lowest(to) ? from.name() : to.name(), low, high),
+        say(
+            "Heat %s to %.0f °C, push by hand, let it cool to %.0f °C and pull it out in one go.",
+            from.name(), from.value(Parameter.NOZZLE), coldPullC()),
+        "Or push a filament through that is made for purging over a wide range.",
+        settle);
+  }
+
+  private static String say(String words, Object... values) {
+    return String.format(Locale.ROOT, words, values);
+  }
+}

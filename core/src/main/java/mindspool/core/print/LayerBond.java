@@ -1,0 +1,273 @@
+package mindspool.core.print;
+
+import java.util.OptionalDouble;
+import mindspool.core.Require;
+import mindspool.core.material.Material;
+import mindspool.core.material.Parameter;
+import org.hipparchus.special.Erf;
+
+/**
+ * How well a layer welds to the one below.
+ *
+ * <p>The layer below has cooled as a wall that grows (Green's function of a fin, Carslaw and
+ * Jaeger); fresh melt meets it at the contact temperature, which decays; while it is warm enough,
+ * chains heal across (reptation, strength with the fourth root of time; de Gennes, Wool), faster by
+ * temperature as Williams, Landel and Ferry have it. The material's healing time is set so that its
+ * usual settings give an index of 0.74: the model tells changes, not an absolute strength.
+ */
+public final class LayerBond {
+
+  /** Strength across layers over along them that is asked for where nobody says. */
+  public static final double USUAL_TARGET = 0.6;
+
+  private static final int LAYERS_BELOW = 400;
+  private static final int TIME_STEPS = 240;
+  private static final double FIRST_S = 1e-4;
+  private static final double STILL = 12;
+  private static final double BY_FAN = 70;
+  private static final double BY_DRAUGHT = 17;
+
+  /** Universal constants of Williams, Landel and Ferry. */
+  private static final double WLF_1 = 17.44;
+
+  private static final double WLF_2 = 51.6;
+
+  /** So far above its glass transition an amorphous polymer begins to heal, °C. */
+  private static final double HEALS_ABOVE = 3;
+
+  /** A layer that is warmer than this above its setting sags, °C. */
+  private static final double SAGS_AMORPHOUS = 5;
+
+  private static final double SAGS_CRYSTALLINE = 10;
+
+  /** Loss of strength by water beyond the limit; calibrated. */
+  private static final double WET_SCALE = 2.5;
+
+  private static final double WET_EXPONENT = 1.3;
+  private static final double SHORTEST_S = 0.3;
+  private static final double LONGEST_S = 3600;
+  private static final int HALVINGS = 40;
+
+  /**
+   * How layers are laid.
+   *
+   * @param meltC mean temperature of the melt that leaves the nozzle, °C
+   * @param aroundC air around the part, °C
+   * @param layerTimeS from one layer to the next over it, s
+   * @param moistureOverLimit water of the metres used over the print limit
+   */
+  public record Laying(
+      double meltC,
+      double aroundC,
+      double fanShare,
+      double draught,
+      double layerTimeS,
+      double layerHeightM,
+      double lineWidthM,
+      int walls,
+      double moistureOverLimit) {
+
+    public Laying {
+      Require.within("chamberTemperatureC", aroundC, -20, 180, "°C");
+      Require.within("fanPercent", 100 * fanShare, 0, 100, "%");
+      Require.within("layerTimeS", layerTimeS, 0.1, 36_000, "s");
+      Require.within("layerHeightMm", 1000 * layerHeightM, 0.02, 3, "mm");
+      Require.within("lineWidthMm", 1000 * lineWidthM, 0.05, 5, "mm");
+      Require.within("walls", walls, 1, 1000, "");
+      Require.within("moisturePercent", moistureOverLimit, 0, 1000, "");
+    }
+
+    Laying withLayerTime(double seconds) {
+      return new Laying(
+          meltC,
+          aroundC,
+          fanShare,
+          draught,
+          seconds,
+          layerHeightM,
+          lineWidthM,
+          walls,
+          moistureOverLimit);
+    }
+  }
+
+  private final Material material;
+  private final Laying laying;
+  private final double belowC;
+  private final double index;
+  private final double zToXy;
+
+  private LayerBond(Material material, Laying laying) {
+    this.material = material;
+    this.laying = laying;
+    belowC = belowC();
+    double dryIndex = healed();
+    index = dryIndex * wetFactor(laying.moistureOverLimit);
+    zToXy = index * neck(laying.lineWidthM, laying.layerHeightM);
+  }
+
+  /** Computes the bond of two layers. */
+  public static LayerBond of(Material material, Laying laying) {
+    return new LayerBond(material, laying);
+  }
+
+  private double exchange() {
+    return STILL + BY_FAN * laying.fanShare + BY_DRAUGHT * laying.draught;
+  }
+
+  /** Time in which a wall of the part gives its heat away, s. */
+  private double coolingS() {
+    double wall = laying.walls * laying.lineWidthM;
+    return MeltHeat.capacity(material) * (wall / 2) / exchange();
+  }
+
+  /** How warm the layer below is when it is covered, °C. */
+  private double belowC() {
+    double diffusivity = MeltHeat.diffusivity(material);
+    double time = laying.layerTimeS;
+    double height = laying.layerHeightM;
+    double biot =
+        exchange() * Math.sqrt(diffusivity * time) / material.value(Parameter.CONDUCTIVITY);
+    double lost = Math.max(0, 1 - Math.sqrt(Math.PI) * biot * scaledErfc(biot));
+    double sum = 0;
+    double spread = 4 * diffusivity * time;
+    for (int k = 0; k < LAYERS_BELOW; k++) {
+      double away = k * height;
+      sum +=
+          height
+              / Math.sqrt(Math.PI * diffusivity * (k + 1) * time)
+              * Math.exp(-away * away / (spread * (k + 1)))
+              * Math.exp(-(k + 1) * time / coolingS())
+              * lost;
+    }
+    return laying.aroundC + (laying.meltC - laying.aroundC) * Math.min(1, sum);
+  }
+
+  /** exp(x²) erfc(x), by its asymptote where the factors leave the range of numbers. */
+  static double scaledErfc(double x) {
+    return x > 4
+        ? (1 - 1 / (2 * x * x) + 3 / (4 * Math.pow(x, 4))) / (x * Math.sqrt(Math.PI))
+        : Math.exp(x * x) * Erf.erfc(x);
+  }
+
+  /** Temperature of the interface a time after it was covered, °C. */
+  static double interfaceC(
+      Material material,
+      double meltC,
+      double belowC,
+      double aroundC,
+      double timeS,
+      double layerHeightM,
+      double coolingS) {
+    double reach = layerHeightM / Math.sqrt(MeltHeat.diffusivity(material) * timeS);
+    double fresh = belowC - aroundC + (meltC - belowC) * 0.5 * Erf.erf(reach);
+    return aroundC + fresh * Math.exp(-timeS / coolingS);
+  }
+
+  private double healsAboveC() {
+    OptionalDouble crystal = material.known(Parameter.FAST_CRYSTALLISATION);
+    return crystal.orElse(material.value(Parameter.GLASS_TRANSITION) + HEALS_ABOVE);
+  }
+
+  private double healed() {
+    double last = 3 * Math.max(laying.layerTimeS, 2);
+    double ratio = Math.pow(last / FIRST_S, 1.0 / (TIME_STEPS - 1));
+    double dose = 0;
+    double before = 0;
+    double time = FIRST_S;
+    for (int i = 0; i < TIME_STEPS; i++) {
+      double celsius =
+          interfaceC(
+              material,
+              laying.meltC,
+              belowC,
+              laying.aroundC,
+              time,
+              laying.layerHeightM,
+              coolingS());
+      double rate = celsius > healsAboveC() ? rate(celsius) : 0;
+      dose += i == 0 ? rate * time : 0.5 * (rate + before) * (time - time / ratio);
+      before = rate;
+      time *= ratio;
+    }
+    double degree = Math.pow(dose, 0.25);
+    return degree / Math.pow(1 + Math.pow(degree, 4), 0.25);
+  }
+
+  /** Healing per second at a temperature. */
+  private double rate(double celsius) {
+    double above = celsius - material.value(Parameter.GLASS_TRANSITION);
+    double log = material.value(Parameter.HEALING_TIME) - WLF_1 * above / (WLF_2 + above);
+    return Math.pow(10, -log);
+  }
+
+  /** What is left where lines touch: round sides leave grooves. */
+  private static double neck(double lineWidth, double layerHeight) {
+    double touched = (lineWidth - layerHeight) / (lineWidth - layerHeight * (1 - Math.PI / 4));
+    return 1 - 0.5 * (1 - Math.min(1, Math.max(0, touched)));
+  }
+
+  /** What water beyond the limit leaves of the strength. */
+  static double wetFactor(double overLimit) {
+    double above = Math.max(0, overLimit - 1);
+    return 1 / (1 + Math.pow(above / WET_SCALE, WET_EXPONENT));
+  }
+
+  /** Above this the layer below sags when it is printed on, °C. */
+  public double sagsAboveC() {
+    OptionalDouble crystal = material.known(Parameter.FAST_CRYSTALLISATION);
+    return crystal.isPresent()
+        ? crystal.getAsDouble() + SAGS_CRYSTALLINE
+        : material.value(Parameter.GLASS_TRANSITION) + SAGS_AMORPHOUS;
+  }
+
+  /** Degree of healing, 0 to 1, with the loss by water. */
+  public double index() {
+    return index;
+  }
+
+  /** Strength across layers over strength along them. */
+  public double zToXy() {
+    return zToXy;
+  }
+
+  /** How warm the layer below is when it is covered, °C. */
+  public double layerBelowC() {
+    return belowC;
+  }
+
+  /** Shortest time of a layer that does not sag, s. */
+  public double shortestLayerS() {
+    return crossing(bond -> bond.belowC <= sagsAboveC(), true).orElse(LONGEST_S);
+  }
+
+  /** Longest time of a layer that bonds as well as asked for, s; none where none does. */
+  public OptionalDouble longestLayerS(double target) {
+    return crossing(bond -> bond.zToXy >= target, false);
+  }
+
+  /** Where a condition that holds from (or up to) some layer time begins (or ends). */
+  private OptionalDouble crossing(
+      java.util.function.Predicate<LayerBond> holds, boolean fromThere) {
+    double low = SHORTEST_S;
+    double high = LONGEST_S;
+    boolean atLow = holds.test(of(material, laying.withLayerTime(low)));
+    boolean atHigh = holds.test(of(material, laying.withLayerTime(high)));
+    if (fromThere ? atLow : atHigh) {
+      return OptionalDouble.of(fromThere ? low : high);
+    }
+    if (fromThere ? !atHigh : !atLow) {
+      return OptionalDouble.empty();
+    }
+    for (int i = 0; i < HALVINGS; i++) {
+      double middle = Math.sqrt(low * high);
+      boolean inside = holds.test(of(material, laying.withLayerTime(middle)));
+      if (inside == fromThere) {
+        high = middle;
+      } else {
+        low = middle;
+      }
+    }
+    return OptionalDouble.of(fromThere ? high : low);
+  }
+}

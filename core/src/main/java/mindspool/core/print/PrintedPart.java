@@ -1,0 +1,59 @@
+package mindspool.core.print;
+
+import mindspool.core.Require;
+
+/**
+ * A part as far as its hold-down depends on it, as it stands on the plate.
+ *
+ * @param lengthM longest side of its sole, m
+ * @param widthM the other side, m
+ * @param walls loops of the outline
+ * @param infillShare 0 to 1
+ * @param cornerAngleDeg angle of its sharpest corner, 180 for none
+ * @param cornerRadiusM how round that is, m
+ * @param baseWidthM width of a thin foot, m; as the part where there is none
+ */
+public record PrintedPart(
+    double lengthM,
+    double widthM,
+    double heightM,
+    int walls,
+    double lineWidthM,
+    double infillShare,
+    double cornerAngleDeg,
+    double cornerRadiusM,
+    double baseWidthM) {
+
+  private static final double MM = 1e-3;
+
+  public PrintedPart {
+    Require.within("part.lengthMm", lengthM / MM, 1, 2000, "mm");
+    Require.within("part.widthMm", widthM / MM, 0.2, 2000, "mm");
+    Require.within("part.heightMm", heightM / MM, 0.1, 2000, "mm");
+    Require.within("part.walls", walls, 1, 1000, "");
+    Require.within("part.lineWidthMm", lineWidthM / MM, 0.05, 5, "mm");
+    Require.within("part.infillPercent", 100 * infillShare, 0, 100, "%");
+    Require.within("part.cornerAngleDeg", cornerAngleDeg, 10, 180, "°");
+    Require.within("part.cornerRadiusMm", cornerRadiusM / MM, 0, 1000, "mm");
+    Require.within("part.baseWidthMm", baseWidthM / MM, 0.2, 2000, "mm");
+  }
+
+  /** Share of its cross-section that is solid; skins at top and bottom left out. */
+  double solidShare() {
+    double walled = Math.min(1, 2 * walls * lineWidthM / widthM);
+    return walled + (1 - walled) * 0.5 * infillShare;
+  }
+
+  PrintedPart withCornerRadius(double radiusM) {
+    return new PrintedPart(
+        lengthM,
+        widthM,
+        heightM,
+        walls,
+        lineWidthM,
+        infillShare,
+        cornerAngleDeg,
+        radiusM,
+        baseWidthM);
+  }
+}
