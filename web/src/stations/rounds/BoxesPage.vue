@@ -135,7 +135,8 @@ function day(timeS: number): string {
         <td>
           <router-link :to="`/place/${box.placeId}`">{{ box.name }}</router-link>
           <span class="small soft block"
-            >{{ box.kind }}, {{ spools }} {{ spools === 1 ? 'spool' : 'spools' }}</span
+            >{{ box.kind }},
+            {{ spools === 0 ? 'empty' : spools === 1 ? '1 spool' : `${spools} spools` }}</span
           >
         </td>
         <td class="n">
