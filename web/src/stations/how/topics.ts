@@ -12,6 +12,7 @@ export const TOPICS = [
   { id: 'storage', name: 'Air in boxes and bags' },
   { id: 'drying', name: 'Drying' },
   { id: 'plan', name: 'The plan' },
+  { id: 'printing', name: 'Holding a print' },
   { id: 'checks', name: 'What it is held against' },
 ] as const
 
