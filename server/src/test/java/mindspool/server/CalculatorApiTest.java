@@ -379,7 +379,7 @@ class CalculatorApiTest extends ServerTest {
           + " \"bedTemperatureC\": 90, \"chamberTemperatureC\": 32, \"draft\": 0.15,"
           + " \"fanPercent\": 0";
 
-  /** The handbook's lid of ABS: adhesion 1.46, plate 0.94. */
+  /** The field notes' lid of ABS: adhesion 1.46, plate 0.94. */
   @Test
   void warp() {
     Answer lid = api.post("/api/calc/warp", "{\"material\": \"ABS\", " + LID + "}");
@@ -413,7 +413,7 @@ class CalculatorApiTest extends ServerTest {
         .isEqualTo("plate.kind");
   }
 
-  /** The handbook's table: PETG at 230 and 260 °C, 40 % fan, 60 mm/s, 15 s. */
+  /** The field notes' table: PETG at 230 and 260 °C, 40 % fan, 60 mm/s, 15 s. */
   @Test
   void bond() {
     String laid =
@@ -441,7 +441,7 @@ class CalculatorApiTest extends ServerTest {
         .isEqualTo("layerTimeS");
   }
 
-  /** The handbook's example: 180 mm/s PETG at 240 °C is too cold, at 250 °C it goes. */
+  /** The field notes' example: 180 mm/s PETG at 240 °C is too cold, at 250 °C it goes. */
   @Test
   void flow() {
     String fast = ", \"speedMmPerS\": 180, \"layerHeightMm\": 0.2, \"lineWidthMm\": 0.45}";
@@ -494,7 +494,7 @@ class CalculatorApiTest extends ServerTest {
     assertThat(api.post("/api/calc/plate", "{\"massKg\": 0}").field()).isEqualTo("massKg");
   }
 
-  /** The handbook's table for a beam of 20 by 10 mm: +27.7 % for +22.8 % of mass. */
+  /** The field notes' table for a beam of 20 by 10 mm: +27.7 % for +22.8 % of mass. */
   @Test
   void strength() {
     Answer answer =

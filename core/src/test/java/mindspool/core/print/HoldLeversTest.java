@@ -91,7 +91,7 @@ class HoldLeversTest {
         .noneMatch(lever -> lever.change().contains("PVA glue"));
   }
 
-  /** The handbook's table of levers, factors on the adhesion ratio of the same lid. */
+  /** The field notes' table of levers, factors on the adhesion ratio of the same lid. */
   @ParameterizedTest
   @CsvSource({"70, 2.09", "100, 0.72", "110, 0.64"})
   void theBedsTemperatureActsAsTabulated(double bedC, double factor) {

@@ -18,7 +18,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * The handbook's check cases for printing ({@code checks/printing.json}): closed forms, directions
+ * The field notes' check cases for printing ({@code checks/printing.json}): closed forms, directions
  * of levers that were not used to fit anything, and facts of the trade with their bounds.
  */
 class PrintingChecksTest {
@@ -31,8 +31,8 @@ class PrintingChecksTest {
       Set.of(
           "wang_kappa", "bilayer_kappa", "wang_curl", "bellehumeur_m", "ups_minutes", "dryer_kwh");
 
-  /** The handbook counts water of PA6 against this limit, %. */
-  private static final double HANDBOOK_PA6_LIMIT = 0.1;
+  /** The field notes count water of PA6 against this limit, %. */
+  private static final double FIELD_NOTES_PA6_LIMIT = 0.1;
 
   private static final Map<String, PlateKind> PLATES =
       Map.of(
@@ -224,7 +224,7 @@ class PrintingChecksTest {
     };
   }
 
-  /** A case as the handbook has it: what it does not say is 3 walls of 0.45 mm and 20 % infill. */
+  /** A case as the field notes have it: what it does not say is 3 walls of 0.45 mm and 20 % infill. */
   private static HoldDown holdDown(JsonNode base, JsonNode change) {
     Lookup given = name -> change != null && change.has(name) ? change.get(name) : base.path(name);
     Material material = material(given.of("mat").asString());
@@ -279,7 +279,7 @@ class PrintingChecksTest {
             1.75e-3));
   }
 
-  /** As the handbook lays it where it does not say: 60 mm/s, 0.2 by 0.45 mm, 2 walls, 15 s. */
+  /** As the field notes lay it where it does not say: 60 mm/s, 0.2 by 0.45 mm, 2 walls, 15 s. */
   private static LayerBond bond(JsonNode args) {
     Material material = material(args.get("mat").asString());
     MeltFlow flow =
@@ -298,6 +298,6 @@ class PrintingChecksTest {
             0.2e-3,
             0.45e-3,
             args.path("n_walls").asInt(2),
-            args.path("moist").asDouble(0) / HANDBOOK_PA6_LIMIT));
+            args.path("moist").asDouble(0) / FIELD_NOTES_PA6_LIMIT));
   }
 }
