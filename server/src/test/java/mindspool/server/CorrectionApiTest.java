@@ -20,8 +20,8 @@ class CorrectionApiTest extends ServerTest {
   @BeforeEach
   void workshop() {
     counter++;
-    room = addRoom("room " + counter, 22, 50);
-    shelf = addPlaceIn(room, "shelf " + counter, "OPEN_SHELF", "");
+    room = addRoom("corrected room " + counter, 22, 50);
+    shelf = addPlaceIn(room, "corrected shelf " + counter, "OPEN_SHELF", "");
   }
 
   private String spool(String material, String colour, String more) {
@@ -41,24 +41,26 @@ class CorrectionApiTest extends ServerTest {
     assertThat(needed.status()).isEqualTo(422);
     assertThat(needed.body().toString()).contains(code + " lies in it");
     assertThat(api.delete("/api/places/" + room).body().toString())
-        .contains("shelf " + counter + " stands in it");
+        .contains("corrected shelf " + counter + " stands in it");
 
-    long other = addPlaceIn(room, "rack " + counter, "OPEN_SHELF", "");
+    long other = addPlaceIn(room, "corrected rack " + counter, "OPEN_SHELF", "");
     posted("/api/spools/" + code + "/moves", "{\"placeId\": %d}".formatted(other));
     Answer removed = api.delete("/api/places/" + shelf);
     assertThat(removed.status()).isEqualTo(204);
-    assertThat(names()).doesNotContain("shelf " + counter + "\"").contains("rack " + counter);
+    assertThat(names())
+        .doesNotContain("corrected shelf " + counter + "\"")
+        .contains("corrected rack " + counter);
     assertThat(api.post("/api/spools/" + code + "/moves", "{\"placeId\": %d}".formatted(shelf)))
         .returns(404, Answer::status);
     assertThat(api.get("/api/spools/" + code).status()).as("its days there stay").isEqualTo(200);
-    addPlaceIn(room, "shelf " + counter, "OPEN_SHELF", "");
+    addPlaceIn(room, "corrected shelf " + counter, "OPEN_SHELF", "");
     assertThat(api.undo(removed.act()).status()).as("its name is another's by now").isEqualTo(409);
     assertThat(api.delete("/api/places/" + shelf).status()).as("twice").isEqualTo(404);
   }
 
   @Test
   void aRemovedPlaceComesBackWithWhatItWas() {
-    long box = addPlaceIn(room, "box " + counter, "GASKET_BOX", ", \"volumeL\": 12");
+    long box = addPlaceIn(room, "corrected box " + counter, "GASKET_BOX", ", \"volumeL\": 12");
     Answer removed = api.delete("/api/places/" + box);
     assertThat(api.get("/api/places/" + box).status()).isEqualTo(404);
     assertThat(api.undo(removed.act()).status()).isEqualTo(200);
@@ -78,7 +80,7 @@ class CorrectionApiTest extends ServerTest {
 
   @Test
   void aDryerWithARunningCycleStays() {
-    long dryer = addPlaceIn(room, "dryer " + counter, "DRYER", "");
+    long dryer = addPlaceIn(room, "corrected dryer " + counter, "DRYER", "");
     String code = spool("PETG", "x", "");
     posted(
         "/api/cycles",

@@ -18,8 +18,9 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * The field notes' check cases for printing ({@code checks/printing.json}): closed forms, directions
- * of levers that were not used to fit anything, and facts of the trade with their bounds.
+ * The field notes' check cases for printing ({@code checks/printing.json}): closed forms,
+ * directions of levers that were not used to fit anything, and facts of the trade with their
+ * bounds.
  */
 class PrintingChecksTest {
 
@@ -224,7 +225,9 @@ class PrintingChecksTest {
     };
   }
 
-  /** A case as the field notes have it: what it does not say is 3 walls of 0.45 mm and 20 % infill. */
+  /**
+   * A case as the field notes have it: what it does not say is 3 walls of 0.45 mm and 20 % infill.
+   */
   private static HoldDown holdDown(JsonNode base, JsonNode change) {
     Lookup given = name -> change != null && change.has(name) ? change.get(name) : base.path(name);
     Material material = material(given.of("mat").asString());
