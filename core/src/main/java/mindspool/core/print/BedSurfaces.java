@@ -7,10 +7,12 @@ import java.io.Reader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
+import java.util.Locale;
 import java.util.Map;
 import java.util.TreeSet;
 import java.util.function.Function;
 import mindspool.core.InvalidValueException;
+import mindspool.core.material.Material;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
 
@@ -55,7 +57,7 @@ public final class BedSurfaces {
             new Grip(
                 Double.parseDouble(line.get("holdGrade")),
                 line.get("release"),
-                Danger.valueOf(line.get("danger").toUpperCase(java.util.Locale.ROOT)),
+                Danger.valueOf(line.get("danger").toUpperCase(Locale.ROOT)),
                 line.get("note")));
       }
       return new BedSurfaces(grips);
@@ -64,8 +66,13 @@ public final class BedSurfaces {
     }
   }
 
+  /** The hold of a material on a plate. */
+  public Grip grip(BuildPlate plate, Material material) {
+    return grip(plate.surface(), plate.interfaceLayer(), material.name());
+  }
+
   /** The hold of a material; refuses what the table does not have, by its field. */
-  public Grip grip(String surface, String interfaceLayer, String material) {
+  Grip grip(String surface, String interfaceLayer, String material) {
     Grip grip = grips.get(new Key(surface, interfaceLayer, material));
     if (grip != null) {
       return grip;

@@ -24,4 +24,20 @@ public record HoldAids(
     Require.within("pads.layers", padLayers, 0, 50, "");
     Require.within("raftMarginMm", 1000 * raftM, 0, 100, "mm");
   }
+
+  HoldAids pressedOn() {
+    return new HoldAids(1, brimM, padDiameterM, padLayers, raftM);
+  }
+
+  HoldAids withBrim(double widthM) {
+    return new HoldAids(squish, widthM, padDiameterM, padLayers, raftM);
+  }
+
+  HoldAids withPads(double diameterM, int layers) {
+    return new HoldAids(squish, brimM, diameterM, layers, raftM);
+  }
+
+  HoldAids withRaft(double marginM) {
+    return new HoldAids(squish, brimM, padDiameterM, padLayers, marginM);
+  }
 }

@@ -1,7 +1,6 @@
 package mindspool.core.print;
 
 import java.util.OptionalDouble;
-import mindspool.core.Require;
 import mindspool.core.material.Material;
 import mindspool.core.material.Parameter;
 
@@ -70,30 +69,27 @@ public final class HoldDown {
   private static final double BY_FAN = 50;
 
   /**
-   * Where and how a part is printed.
+   * A part on its plate.
    *
-   * @param cleanliness of the surface, 0 to 1; a finger's grease halves it
-   * @param holdPa pressure that holds the plate down, Pa
-   * @param draught of the room, 0 none to 1 strong
-   * @param fanShare part fan, 0 to 1
+   * @param plate with what is spread on it
    */
-  public record Setting(
-      PlateKind plate,
-      BedSurfaces.Grip grip,
-      double cleanliness,
-      double holdPa,
-      double bedC,
-      double chamberC,
-      double draught,
-      double fanShare) {
+  public record Case(
+      Material material, PrintedPart part, BuildPlate plate, PrintAir air, HoldAids aids) {
 
-    public Setting {
-      Require.within("plate.cleanliness", cleanliness, 0.05, 1, "");
-      Require.within("plate.holdPressureKPa", holdPa / 1000, 0.1, 1000, "kPa");
-      Require.within("bedTemperatureC", bedC, 0, 220, "°C");
-      Require.within("chamberTemperatureC", chamberC, -20, 180, "°C");
-      Require.within("draft", draught, 0, 1, "");
-      Require.within("fanPercent", 100 * fanShare, 0, 100, "%");
+    Case with(PrintedPart other) {
+      return new Case(material, other, plate, air, aids);
+    }
+
+    Case with(BuildPlate other) {
+      return new Case(material, part, other, air, aids);
+    }
+
+    Case with(PrintAir other) {
+      return new Case(material, part, plate, other, aids);
+    }
+
+    Case with(HoldAids other) {
+      return new Case(material, part, plate, air, other);
     }
   }
 
@@ -128,8 +124,12 @@ public final class HoldDown {
   private final double[] adhesionByHeight = new double[SLICES];
   private final double[] plateByHeight = new double[SLICES];
 
-  private HoldDown(Material material, PrintedPart part, Setting setting, HoldAids aids) {
-    double exchange = STILL + BY_DRAUGHT * setting.draught + BY_FAN * setting.fanShare;
+  private HoldDown(Case of, BedSurfaces.Grip grip) {
+    Material material = of.material;
+    PrintedPart part = of.part;
+    PrintAir air = of.air;
+    HoldAids aids = of.aids;
+    double exchange = STILL + BY_DRAUGHT * air.draught() + BY_FAN * air.fanShare();
     double solid = part.solidShare();
     double modulus = 1e9 * material.value(Parameter.STIFFNESS) * solid;
     double kept =
@@ -141,7 +141,7 @@ public final class HoldDown {
                 * Math.max(solid, SHEAR_SOLID_SHARE)
                 * (part.widthM() * part.lengthM() / (2 * (part.widthM() + part.lengthM())))
                 / exchange);
-    double capacity = capacity(material, setting, aids);
+    double capacity = capacity(of, grip);
     double slice = part.heightM() / SLICES;
     double pull = 0;
     double moment = 0;
@@ -151,8 +151,7 @@ public final class HoldDown {
     double looseStrain = 0;
     for (int i = 0; i < SLICES; i++) {
       double middle = (i + 0.5) * slice;
-      double aroundC =
-          setting.chamberC + (setting.bedC - setting.chamberC) * Math.exp(-middle / decay);
+      double aroundC = air.chamberC() + (air.bedC() - air.chamberC()) * Math.exp(-middle / decay);
       double strain = shrinkage.to(aroundC);
       double stress = modulus * kept * strain * Math.exp(-middle / (REACH * part.lengthM()));
       pull += stress * slice;
@@ -161,7 +160,7 @@ public final class HoldDown {
       Edge edge = new Edge(part, modulus, solid, height);
       heightsM[i] = height;
       adhesionByHeight[i] = edge.peel(moment) / (capacity * edge.gain(part, aids));
-      plateByHeight[i] = edge.gap(part, setting, pull, moment) / GAP;
+      plateByHeight[i] = edge.gap(part, of.plate, pull, moment) / GAP;
       worstAdhesion = Math.max(worstAdhesion, adhesionByHeight[i]);
       worstPlate = Math.max(worstPlate, plateByHeight[i]);
       if (Double.isNaN(looseAt) && adhesionByHeight[i] >= 1) {
@@ -184,10 +183,10 @@ public final class HoldDown {
   }
 
   /** What one area of the sole holds, Pa. */
-  private static double capacity(Material material, Setting setting, HoldAids aids) {
-    double above = (setting.bedC - material.value(Parameter.STICKING)) / STICK_WIDTH;
+  private static double capacity(Case of, BedSurfaces.Grip grip) {
+    double above = (of.air.bedC() - of.material.value(Parameter.STICKING)) / STICK_WIDTH;
     double warm = COLD_SHARE + (1 - COLD_SHARE) / (1 + Math.exp(-above));
-    return STRENGTH * setting.grip.grade() * warm * setting.cleanliness * aids.squish();
+    return STRENGTH * grip.grade() * warm * of.plate.cleanliness() * of.aids.squish();
   }
 
   /** How much a material shrinks from where it sets. */
@@ -272,11 +271,11 @@ public final class HoldDown {
     }
 
     /** How far the plate bends off at its edge, m. */
-    double gap(PrintedPart part, Setting setting, double pull, double moment) {
+    double gap(PrintedPart part, BuildPlate used, double pull, double moment) {
       if (pull <= 0) {
         return 0;
       }
-      PlateKind plate = setting.plate;
+      PlateKind plate = used.kind();
       double own = modulus * height;
       double both = own * plate.stretchNPerM() / (own + plate.stretchNPerM());
       double wider = (part.widthM() + 2 * PLATE_MARGIN) / part.widthM();
@@ -290,7 +289,7 @@ public final class HoldDown {
           bending
               + plate.bendingNm() * wider
               + both * Math.pow((height + plate.thicknessM()) / 2, 2);
-      double held = setting.holdPa * wider;
+      double held = used.holdPa() * wider;
       double free = Math.sqrt(2 * load / held);
       double half = part.lengthM() / 2;
       double gap =
@@ -317,9 +316,9 @@ public final class HoldDown {
         : curvature * lengthM * lengthM / 8;
   }
 
-  /** Follows a build from the plate to its top. */
-  public static HoldDown of(Material material, PrintedPart part, Setting setting, HoldAids aids) {
-    return new HoldDown(material, part, setting, aids);
+  /** Follows a build from the plate to its top; refuses a surface that the table does not have. */
+  public static HoldDown of(Case of, BedSurfaces surfaces) {
+    return new HoldDown(of, surfaces.grip(of.plate, of.material));
   }
 
   public double adhesionRatio() {

@@ -4,10 +4,14 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.PriorityQueue;
+import java.util.TreeMap;
+import java.util.function.UnaryOperator;
 import mindspool.core.material.Material;
 import mindspool.core.material.Parameter;
+import mindspool.core.print.HoldDown.Case;
 
 /**
  * What would make a part hold, one lever at a time, and the cheapest set of them that suffices: a
@@ -21,154 +25,32 @@ public final class HoldLevers {
   private static final int MOST_TOGETHER = 4;
   private static final int MOST_LOOKED_AT = 400;
 
-  /** Passive shelter: how much of the bed's warmth above the room stays around the part. */
+  /**
+   * A good passive enclosure (from memory): how much of the bed's warmth above the room stays
+   * around the part.
+   */
   private static final double SHELTER = 0.35;
 
   private static final double DRAUGHT_FELT = 0.05;
   private static final double CLEAN_ENOUGH = 0.95;
+
+  /** An enclosure that warms less than this is not worth building, °C; judgement. */
+  private static final double WORTH_ENCLOSING_C = 3;
+
+  private static final double ROUND_M = 5e-3;
+
+  /** Corners above this lift no more than an edge, degrees; judgement. */
+  private static final double NEARLY_STRAIGHT = 170;
+
+  private record Adhesive(String words, double effort) {}
+
+  private static final Map<String, Adhesive> ADHESIVES =
+      new TreeMap<>(
+          Map.of(
+              "pva_glue", new Adhesive("A thin film of PVA glue", 2),
+              "eng_water", new Adhesive("A bed adhesive made for it", 2.5)));
+
   private static final double MM = 1e-3;
-
-  /**
-   * All that a verdict hangs on.
-   *
-   * @param surface id, and {@code interfaceLayer} id, as in {@link BedSurfaces}
-   */
-  public record Case(
-      Material material,
-      PrintedPart part,
-      PlateKind plate,
-      String surface,
-      String interfaceLayer,
-      double cleanliness,
-      double holdPa,
-      double bedC,
-      double chamberC,
-      double draught,
-      double fanShare,
-      HoldAids aids) {
-
-    /** How it holds. */
-    public HoldDown holdDown(BedSurfaces surfaces) {
-      return HoldDown.of(
-          material,
-          part,
-          new HoldDown.Setting(
-              plate,
-              surfaces.grip(surface, interfaceLayer, material.name()),
-              cleanliness,
-              holdPa,
-              bedC,
-              chamberC,
-              draught,
-              fanShare),
-          aids);
-    }
-
-    Case with(Case.Change change) {
-      return change.to(this);
-    }
-
-    private Case interfaceLayer(String layer) {
-      return new Case(
-          material,
-          part,
-          plate,
-          surface,
-          layer,
-          cleanliness,
-          holdPa,
-          bedC,
-          chamberC,
-          draught,
-          fanShare,
-          aids);
-    }
-
-    private Case clean(double share) {
-      return new Case(
-          material,
-          part,
-          plate,
-          surface,
-          interfaceLayer,
-          share,
-          holdPa,
-          bedC,
-          chamberC,
-          draught,
-          fanShare,
-          aids);
-    }
-
-    private Case air(double bed, double chamber, double draughtShare, double fan) {
-      return new Case(
-          material,
-          part,
-          plate,
-          surface,
-          interfaceLayer,
-          cleanliness,
-          holdPa,
-          bed,
-          chamber,
-          draughtShare,
-          fan,
-          aids);
-    }
-
-    private Case aids(HoldAids other) {
-      return new Case(
-          material,
-          part,
-          plate,
-          surface,
-          interfaceLayer,
-          cleanliness,
-          holdPa,
-          bedC,
-          chamberC,
-          draught,
-          fanShare,
-          other);
-    }
-
-    private Case part(PrintedPart other) {
-      return new Case(
-          material,
-          other,
-          plate,
-          surface,
-          interfaceLayer,
-          cleanliness,
-          holdPa,
-          bedC,
-          chamberC,
-          draught,
-          fanShare,
-          aids);
-    }
-
-    private Case plate(PlateKind other) {
-      return new Case(
-          material,
-          part,
-          other,
-          surface,
-          interfaceLayer,
-          cleanliness,
-          other.usualHoldPa(),
-          bedC,
-          chamberC,
-          draught,
-          fanShare,
-          aids);
-    }
-
-    /** One change of it. */
-    interface Change {
-      Case to(Case before);
-    }
-  }
 
   /**
    * A lever.
@@ -178,7 +60,7 @@ public final class HoldLevers {
    */
   public record Lever(String change, double effort, HoldDown after) {}
 
-  private record Option(String change, double effort, Case.Change by) {}
+  private record Option(String change, double effort, UnaryOperator<Case> by) {}
 
   private final Case now;
   private final BedSurfaces surfaces;
@@ -187,115 +69,108 @@ public final class HoldLevers {
   private HoldLevers(Case now, BedSurfaces surfaces) {
     this.now = now;
     this.surfaces = surfaces;
-    Material material = now.material;
-    if (now.cleanliness < CLEAN_ENOUGH) {
-      add("Wash the plate and keep fingers off it", 1, before -> before.clean(1));
+    aids();
+    bedAndAir();
+    plate();
+    if (now.part().cornerRadiusM() < ROUND_M && now.part().cornerAngleDeg() < NEARLY_STRAIGHT) {
+      add("Draw its corners round, 5 mm", 5, it -> it.with(it.part().withCornerRadius(ROUND_M)));
     }
-    if (now.aids.squish() < CLEAN_ENOUGH) {
-      add("Set the first layer closer, so that it is pressed on", 1, before -> squished(before));
+  }
+
+  private void aids() {
+    HoldAids aids = now.aids();
+    if (aids.squish() < CLEAN_ENOUGH) {
+      add(
+          "Set the first layer closer, so that it is pressed on",
+          1,
+          it -> it.with(it.aids().pressedOn()));
     }
     for (double brim : new double[] {3, 5, 8}) {
-      if (now.aids.brimM() < brim * MM) {
+      if (aids.brimM() < brim * MM) {
         add(
             say("A brim of %.0f mm", brim),
             1 + brim / 20,
-            before -> before.aids(brim(before.aids, brim * MM)));
+            it -> it.with(it.aids().withBrim(brim * MM)));
       }
     }
-    double warmest = material.value(Parameter.BED_MAX);
-    double usual = material.value(Parameter.BED);
-    for (double bed : usual < warmest ? new double[] {usual, warmest} : new double[] {usual}) {
-      if (bed > now.bedC + 0.5) {
-        add(
-            say("The bed at %.0f °C", bed),
-            bed == usual ? 1 : 1.3,
-            before -> before.air(bed, before.chamberC, before.draught, before.fanShare));
-      }
-    }
-    double leastFan = material.value(Parameter.FAN_MIN) / 100;
-    if (now.fanShare > leastFan + 0.01) {
-      add(
-          say("The part fan at %.0f %%", 100 * leastFan),
-          1.2,
-          before -> before.air(before.bedC, before.chamberC, before.draught, leastFan));
-    }
-    if (now.draught > DRAUGHT_FELT) {
-      add(
-          "Keep the draught off: close the window, put a shield around",
-          1.6,
-          before -> before.air(before.bedC, before.chamberC, 0, before.fanShare));
-    }
-    for (String layer : List.of("pva_glue", "eng_water")) {
-      if (!now.interfaceLayer.equals(layer) && helps(layer)) {
-        add(
-            layer.equals("pva_glue") ? "A thin film of PVA glue" : "A bed adhesive made for it",
-            layer.equals("pva_glue") ? 2 : 2.5,
-            before -> before.interfaceLayer(layer));
-      }
-    }
-    if (now.aids.padDiameterM() == 0) {
+    if (aids.padDiameterM() == 0) {
       add(
           "Pads of 20 mm and two layers under the corners",
           2.2,
-          before ->
-              before.aids(
-                  new HoldAids(
-                      before.aids.squish(), before.aids.brimM(), 20 * MM, 2, before.aids.raftM())));
+          it -> it.with(it.aids().withPads(20 * MM, 2)));
     }
-    double sheltered =
-        Math.min(
-            material.value(Parameter.CHAMBER_MAX),
-            now.chamberC + SHELTER * Math.max(0, now.bedC - now.chamberC));
-    double best = Math.min(sheltered, Math.max(material.value(Parameter.CHAMBER), now.chamberC));
-    if (best > now.chamberC + 3) {
+    if (aids.raftM() == 0) {
+      add("A raft that reaches 5 mm beyond the part", 3, it -> it.with(it.aids().withRaft(5 * MM)));
+    }
+  }
+
+  private void bedAndAir() {
+    Material material = now.material();
+    PrintAir air = now.air();
+    double usual = material.value(Parameter.BED);
+    double warmest = material.value(Parameter.BED_MAX);
+    for (double bed : usual < warmest ? new double[] {usual, warmest} : new double[] {usual}) {
+      if (bed > air.bedC() + 0.5) {
+        add(
+            say("The bed at %.0f °C", bed),
+            bed == usual ? 1 : 1.3,
+            it -> it.with(it.air().withBed(bed)));
+      }
+    }
+    double leastFan = material.value(Parameter.FAN_MIN) / 100;
+    if (air.fanShare() > leastFan + 0.01) {
       add(
-          say("An enclosure that gets to %.0f °C", best),
+          say("The part fan at %.0f %%", 100 * leastFan),
+          1.2,
+          it -> it.with(it.air().withFan(leastFan)));
+    }
+    if (air.draught() > DRAUGHT_FELT) {
+      add(
+          "Keep the draught off: close the window, put a shield around",
+          1.6,
+          it -> it.with(it.air().sheltered(it.air().chamberC())));
+    }
+    double kept = air.chamberC() + SHELTER * Math.max(0, air.bedC() - air.chamberC());
+    double wanted = Math.max(material.value(Parameter.CHAMBER), air.chamberC());
+    double enclosed = Math.min(wanted, Math.min(kept, material.value(Parameter.CHAMBER_MAX)));
+    if (enclosed > air.chamberC() + WORTH_ENCLOSING_C) {
+      add(
+          say("An enclosure that gets to %.0f °C", enclosed),
           4,
-          before -> before.air(before.bedC, best, 0, before.fanShare));
+          it -> it.with(it.air().sheltered(enclosed)));
     }
-    if (now.aids.raftM() == 0) {
+  }
+
+  private void plate() {
+    if (now.plate().cleanliness() < CLEAN_ENOUGH) {
+      add("Wash the plate and keep fingers off it", 1, it -> it.with(it.plate().washed()));
+    }
+    ADHESIVES.forEach(
+        (layer, adhesive) -> {
+          if (!now.plate().interfaceLayer().equals(layer) && helps(layer)) {
+            add(
+                adhesive.words,
+                adhesive.effort,
+                it -> it.with(it.plate().withInterfaceLayer(layer)));
+          }
+        });
+    if (now.plate().kind().bendingNm() < PlateKind.LAMINATE_4.bendingNm()) {
       add(
-          "A raft that reaches 5 mm beyond the part",
-          3,
-          before ->
-              before.aids(
-                  new HoldAids(
-                      before.aids.squish(),
-                      before.aids.brimM(),
-                      before.aids.padDiameterM(),
-                      before.aids.padLayers(),
-                      5 * MM)));
-    }
-    if (now.part.cornerRadiusM() < 5 * MM && now.part.cornerAngleDeg() < 170) {
-      add(
-          "Draw its corners round, 5 mm",
-          5,
-          before -> before.part(before.part.withCornerRadius(5 * MM)));
-    }
-    if (now.plate.bendingNm() < PlateKind.LAMINATE_4.bendingNm()) {
-      add("A rigid plate of 4 mm laminate", 7, before -> before.plate(PlateKind.LAMINATE_4));
+          "A rigid plate of 4 mm laminate",
+          7,
+          it -> it.with(it.plate().ofKind(PlateKind.LAMINATE_4)));
     }
   }
 
-  private static HoldAids brim(HoldAids aids, double widthM) {
-    return new HoldAids(aids.squish(), widthM, aids.padDiameterM(), aids.padLayers(), aids.raftM());
-  }
-
-  private static Case squished(Case before) {
-    HoldAids aids = before.aids;
-    return before.aids(
-        new HoldAids(1, aids.brimM(), aids.padDiameterM(), aids.padLayers(), aids.raftM()));
-  }
-
-  /** Whether another layer holds better and endangers no plate. */
+  /** Whether another layer holds better, or is safer, and endangers no plate. */
   private boolean helps(String layer) {
-    BedSurfaces.Grip grip = surfaces.grip(now.surface, layer, now.material.name());
-    BedSurfaces.Grip present = surfaces.grip(now.surface, now.interfaceLayer, now.material.name());
+    BedSurfaces.Grip grip = surfaces.grip(now.plate().withInterfaceLayer(layer), now.material());
+    BedSurfaces.Grip present = surfaces.grip(now.plate(), now.material());
     boolean safer = grip.danger().compareTo(present.danger()) < 0;
     return grip.danger() == BedSurfaces.Danger.NONE && (safer || grip.grade() > present.grade());
   }
 
-  private void add(String change, double effort, Case.Change by) {
+  private void add(String change, double effort, UnaryOperator<Case> by) {
     options.add(new Option(change, effort, by));
   }
 
@@ -312,7 +187,8 @@ public final class HoldLevers {
   public List<Lever> alone() {
     List<Lever> levers = new ArrayList<>();
     for (Option option : options) {
-      levers.add(new Lever(option.change, option.effort, now.with(option.by).holdDown(surfaces)));
+      levers.add(
+          new Lever(option.change, option.effort, HoldDown.of(option.by.apply(now), surfaces)));
     }
     levers.sort(
         Comparator.comparing((Lever lever) -> lever.after.ratio() >= SAFE)
@@ -321,23 +197,23 @@ public final class HoldLevers {
     return levers;
   }
 
-  private record Set(List<Integer> chosen, double effort) {}
+  private record Chosen(List<Integer> chosen, double effort) {}
 
   /** The cheapest set that suffices; none where even four together do not. */
   public Optional<Lever> cheapest() {
-    if (now.holdDown(surfaces).ratio() < SAFE) {
+    if (HoldDown.of(now, surfaces).ratio() < SAFE) {
       return Optional.empty();
     }
-    PriorityQueue<Set> waiting = new PriorityQueue<>(Comparator.comparingDouble(Set::effort));
-    waiting.add(new Set(List.of(), 0));
+    PriorityQueue<Chosen> waiting = new PriorityQueue<>(Comparator.comparingDouble(Chosen::effort));
+    waiting.add(new Chosen(List.of(), 0));
     for (int looked = 0; looked < MOST_LOOKED_AT && !waiting.isEmpty(); looked++) {
-      Set set = waiting.remove();
+      Chosen set = waiting.remove();
       if (!set.chosen.isEmpty()) {
         Case changed = now;
         for (int each : set.chosen) {
-          changed = changed.with(options.get(each).by);
+          changed = options.get(each).by.apply(changed);
         }
-        HoldDown after = changed.holdDown(surfaces);
+        HoldDown after = HoldDown.of(changed, surfaces);
         if (after.ratio() < SAFE) {
           return Optional.of(new Lever(words(set), set.effort, after));
         }
@@ -347,14 +223,14 @@ public final class HoldLevers {
         for (int i = next; i < options.size(); i++) {
           List<Integer> more = new ArrayList<>(set.chosen);
           more.add(i);
-          waiting.add(new Set(more, set.effort + options.get(i).effort));
+          waiting.add(new Chosen(more, set.effort + options.get(i).effort));
         }
       }
     }
     return Optional.empty();
   }
 
-  private String words(Set set) {
+  private String words(Chosen set) {
     return String.join("; ", set.chosen.stream().map(each -> options.get(each).change).toList());
   }
 }

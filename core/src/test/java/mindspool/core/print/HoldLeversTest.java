@@ -17,25 +17,18 @@ class HoldLeversTest {
   private static final MaterialCatalogue MATERIALS = MaterialCatalogue.standard();
   private static final BedSurfaces SURFACES = BedSurfaces.standard();
 
-  private static HoldLevers.Case of(
+  private static HoldDown.Case of(
       String material, double lengthMm, double bedC, double chamberC, double clean) {
-    return new HoldLevers.Case(
+    return new HoldDown.Case(
         MATERIALS.named(material),
         new PrintedPart(lengthMm / 1000, 0.05, 0.025, 3, 0.45e-3, 0.2, 90, 0, 0.05),
-        PlateKind.SPRING_STEEL_05,
-        "smooth_pei",
-        "none",
-        clean,
-        5000,
-        bedC,
-        chamberC,
-        0.15,
-        0,
+        new BuildPlate(PlateKind.SPRING_STEEL_05, "smooth_pei", "none", clean, 5000),
+        new PrintAir(bedC, chamberC, 0.15, 0),
         HoldAids.NONE);
   }
 
   /** The lid of the trade: 120 mm of ABS on a warm bed in a room. */
-  private static HoldLevers.Case lid() {
+  private static HoldDown.Case lid() {
     return of("ABS", 120, 90, 32, 0.9);
   }
 
@@ -71,11 +64,11 @@ class HoldLeversTest {
   /** Common practice: a small PLA part on a clean warm plate needs nothing. */
   @Test
   void whatHoldsNeedsNothing() {
-    HoldLevers.Case small = of("PLA", 60, 60, 24, 1);
-    assertThat(small.holdDown(SURFACES).verdict()).isEqualTo(HoldDown.Verdict.LOW);
+    HoldDown.Case small = of("PLA", 60, 60, 24, 1);
+    assertThat(HoldDown.of(small, SURFACES).verdict()).isEqualTo(HoldDown.Verdict.LOW);
     assertThat(HoldLevers.of(small, SURFACES).cheapest()).isEmpty();
-    assertThat(small.holdDown(SURFACES).liftsAtM()).isEmpty();
-    assertThat(small.holdDown(SURFACES).liftM()).isZero();
+    assertThat(HoldDown.of(small, SURFACES).liftsAtM()).isEmpty();
+    assertThat(HoldDown.of(small, SURFACES).liftM()).isZero();
   }
 
   /** Common practice: PETG and TPU tear bare smooth PEI; a release layer is never made worse. */
@@ -95,9 +88,9 @@ class HoldLeversTest {
   @ParameterizedTest
   @CsvSource({"70, 2.09", "100, 0.72", "110, 0.64"})
   void theBedsTemperatureActsAsTabulated(double bedC, double factor) {
-    double base = lid().holdDown(SURFACES).adhesionRatio();
+    double base = HoldDown.of(lid(), SURFACES).adhesionRatio();
     assertThat(base).isCloseTo(1.46, within(0.01));
-    double changed = of("ABS", 120, bedC, 32, 0.9).holdDown(SURFACES).adhesionRatio();
+    double changed = HoldDown.of(of("ABS", 120, bedC, 32, 0.9), SURFACES).adhesionRatio();
     assertThat(changed / base).isCloseTo(factor, within(0.01));
   }
 
@@ -133,27 +126,22 @@ class HoldLeversTest {
       for (PlateKind plate : PlateKind.values()) {
         HoldDown found =
             HoldDown.of(
-                material,
-                new PrintedPart(
-                    lengthMm / 1000,
-                    widthMm / 1000,
-                    heightMm / 1000,
-                    1,
-                    0.45e-3,
-                    0,
-                    10,
-                    0,
-                    widthMm / 1000),
-                new HoldDown.Setting(
-                    plate,
-                    SURFACES.grip("glass", "none", material.name()),
-                    0.05,
-                    plate.usualHoldPa(),
-                    15,
-                    -20,
-                    1,
-                    1),
-                HoldAids.NONE);
+                new HoldDown.Case(
+                    material,
+                    new PrintedPart(
+                        lengthMm / 1000,
+                        widthMm / 1000,
+                        heightMm / 1000,
+                        1,
+                        0.45e-3,
+                        0,
+                        10,
+                        0,
+                        widthMm / 1000),
+                    new BuildPlate(plate, "glass", "none", 0.05, plate.usualHoldPa()),
+                    new PrintAir(15, -20, 1, 1),
+                    HoldAids.NONE),
+                SURFACES);
         assertThat(found.ratio()).as(material.name() + plate).isFinite().isNotNegative();
         assertThat(found.liftM()).isFinite().isNotNegative();
       }

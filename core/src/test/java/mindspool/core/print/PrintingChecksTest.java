@@ -244,15 +244,15 @@ class PrintingChecksTest {
             given.of("radius").asDouble(0),
             width);
     PlateKind plate = PLATES.get(given.of("plate").asString("spring"));
-    HoldDown.Setting setting =
-        new HoldDown.Setting(
+    BuildPlate used =
+        new BuildPlate(
             plate,
-            SURFACES.grip(
-                given.of("surface").asString("smooth_pei"),
-                given.of("interface").asString("none"),
-                material.name()),
+            given.of("surface").asString("smooth_pei"),
+            given.of("interface").asString("none"),
             given.of("clean").asDouble(1),
-            given.of("p_hold").asDouble(plate.usualHoldPa()),
+            given.of("p_hold").asDouble(plate.usualHoldPa()));
+    PrintAir air =
+        new PrintAir(
             given.of("T_bed").asDouble(),
             given.of("T_ch").asDouble(),
             given.of("draft").asDouble(0),
@@ -264,7 +264,7 @@ class PrintingChecksTest {
             given.of("pad_d").asDouble(0),
             given.of("pad_layers").asInt(2),
             given.of("raft").asDouble(0));
-    return HoldDown.of(material, part, setting, aids);
+    return HoldDown.of(new HoldDown.Case(material, part, used, air, aids), SURFACES);
   }
 
   private interface Lookup {

@@ -6,7 +6,7 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.ExampleObject;
 import io.swagger.v3.oas.annotations.tags.Tag;
-import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -15,10 +15,12 @@ import mindspool.core.material.Material;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.material.Parameter;
 import mindspool.core.print.BedSurfaces;
+import mindspool.core.print.BuildPlate;
 import mindspool.core.print.HoldAids;
 import mindspool.core.print.HoldDown;
 import mindspool.core.print.HoldLevers;
 import mindspool.core.print.PlateKind;
+import mindspool.core.print.PrintAir;
 import mindspool.core.print.PrintedPart;
 import mindspool.server.http.Asks;
 import mindspool.server.http.MayBeNull;
@@ -32,8 +34,11 @@ import org.springframework.web.bind.annotation.RestController;
 class HoldDownCalculator {
 
   private static final double MM = 1e-3;
+
+  /** What is usual where nothing is said; common practice. */
   private static final double USUAL_LINE_MM = 0.45;
-  private static final double USUAL_WALLS = 3;
+
+  private static final int USUAL_WALLS = 3;
   private static final double USUAL_INFILL = 20;
   private static final double USUAL_ROOM_C = 23;
 
@@ -63,7 +68,7 @@ class HoldDownCalculator {
           MM * number("part.lengthMm", lengthMm),
           MM * width,
           MM * number("part.heightMm", heightMm),
-          walls == null ? (int) USUAL_WALLS : walls,
+          walls == null ? USUAL_WALLS : walls,
           MM * number("part.lineWidthMm", lineWidthMm, USUAL_LINE_MM),
           number("part.infillPercent", infillPercent, USUAL_INFILL) / 100,
           number("part.cornerAngleDeg", cornerAngleDeg, 90),
@@ -77,7 +82,18 @@ class HoldDownCalculator {
       String surface,
       String interfaceLayer,
       Double cleanliness,
-      Double holdPressureKPa) {}
+      Double holdPressureKPa) {
+
+    BuildPlate toPlate() {
+      PlateKind known = PlateKind.ofId(kind);
+      return new BuildPlate(
+          known,
+          surface,
+          interfaceLayer == null ? "none" : interfaceLayer,
+          number("plate.cleanliness", cleanliness, 1),
+          1000 * number("plate.holdPressureKPa", holdPressureKPa, known.usualHoldPa() / 1000));
+    }
+  }
 
   record PadsRequest(Double diameterMm, Integer layers) {}
 
@@ -158,10 +174,9 @@ class HoldDownCalculator {
                                "bedTemperatureC": 90, "chamberTemperatureC": 32, "draft": 0.15}
                               """))))
   WarpAnswer warp(@RequestBody WarpRequest request) {
-    HoldLevers.Case now = toCase(request);
-    HoldDown found = now.holdDown(surfaces);
-    BedSurfaces.Grip grip =
-        surfaces.grip(now.surface(), now.interfaceLayer(), now.material().name());
+    HoldDown.Case now = toCase(request);
+    HoldDown found = HoldDown.of(now, surfaces);
+    BedSurfaces.Grip grip = surfaces.grip(now.plate(), now.material());
     HoldLevers levers = HoldLevers.of(now, surfaces);
     Optional<HoldLevers.Lever> cheapest = levers.cheapest();
     return new WarpAnswer(
@@ -177,29 +192,25 @@ class HoldDownCalculator {
         grip.note(),
         cheapest.map(LeverView::of).orElse(null),
         levers.alone().stream().map(LeverView::of).toList(),
-        millimetres(found.heightsM()),
-        list(found.adhesionAt()),
-        list(found.plateAt()));
+        list(found.heightsM(), MM),
+        list(found.adhesionAt(), 1),
+        list(found.plateAt(), 1));
   }
 
-  private HoldLevers.Case toCase(WarpRequest request) {
+  private HoldDown.Case toCase(WarpRequest request) {
     Material material = Inputs.material(catalogue, request.material, request.materialOverrides);
     PartRequest part = Require.present("part", request.part, "lengthMm, widthMm and heightMm");
     PlateRequest plate = Require.present("plate", request.plate, "kind and surface");
-    PlateKind kind = PlateKind.ofId(plate.kind);
     PadsRequest pads = request.pads == null ? new PadsRequest(0.0, 0) : request.pads;
-    return new HoldLevers.Case(
+    return new HoldDown.Case(
         material,
         part.toPart(),
-        kind,
-        plate.surface,
-        plate.interfaceLayer == null ? "none" : plate.interfaceLayer,
-        number("plate.cleanliness", plate.cleanliness, 1),
-        1000 * number("plate.holdPressureKPa", plate.holdPressureKPa, kind.usualHoldPa() / 1000),
-        number("bedTemperatureC", request.bedTemperatureC, material.value(Parameter.BED)),
-        number("chamberTemperatureC", request.chamberTemperatureC, USUAL_ROOM_C),
-        number("draft", request.draft, 0),
-        number("fanPercent", request.fanPercent, material.value(Parameter.FAN_MIN)) / 100,
+        plate.toPlate(),
+        new PrintAir(
+            number("bedTemperatureC", request.bedTemperatureC, material.value(Parameter.BED)),
+            number("chamberTemperatureC", request.chamberTemperatureC, USUAL_ROOM_C),
+            number("draft", request.draft, 0),
+            number("fanPercent", request.fanPercent, material.value(Parameter.FAN_MIN)) / 100),
         new HoldAids(
             number("squish", request.squish, 1),
             MM * number("brimMm", request.brimMm, 0),
@@ -208,19 +219,7 @@ class HoldDownCalculator {
             MM * number("raftMarginMm", request.raftMarginMm, 0)));
   }
 
-  private static List<Double> millimetres(double[] metres) {
-    List<Double> found = new ArrayList<>();
-    for (double each : metres) {
-      found.add(each / MM);
-    }
-    return found;
-  }
-
-  private static List<Double> list(double[] values) {
-    List<Double> found = new ArrayList<>();
-    for (double each : values) {
-      found.add(each);
-    }
-    return found;
+  private static List<Double> list(double[] values, double unit) {
+    return Arrays.stream(values).map(each -> each / unit).boxed().toList();
   }
 }
