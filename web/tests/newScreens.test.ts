@@ -94,6 +94,7 @@ describe('boxes', () => {
       name,
       desiccant: 'Silica gel',
       spentS,
+      due: spentS !== null && spentS < NOW_S,
       weighedS: NOW_S,
       usedPercent: 40,
       limitPercent: 20,
@@ -234,13 +235,16 @@ describe('corrections and own limits', () => {
   })
 
   it('set a limit with its reason, for all lots or for one', async () => {
-    const sent = serve({
-      '/api/own-limits': [
-        make('LimitView', { id: 8, material: 'PETG', lotId: 5, reason: 'strings', version: 2 }),
-      ],
+    const sent = serve({})
+    const own = make('LimitView', {
+      id: 8,
+      material: 'PETG',
+      lotId: 5,
+      reason: 'strings',
+      version: 2,
     })
     const limits = mount(OwnLimits, {
-      props: { material: 'PETG', lotId: 5, tableLimit: 0.2, tableTarget: 0.1 },
+      props: { material: 'PETG', lotId: 5, own, tableLimit: 0.2, tableTarget: 0.1 },
       global: plain,
     })
     await flushPromises()

@@ -202,5 +202,8 @@ form {
 
 .wide {
   grid-column: 1 / -1;
+  display: grid;
+  gap: 0.9rem;
+  justify-items: start;
 }
 </style>

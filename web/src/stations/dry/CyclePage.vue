@@ -362,7 +362,13 @@ function tell(span: Schemas['CycleEventView'], ran: boolean) {
       <form novalidate @submit.prevent="act({ act: 'ADD', code: adding })">
         <div class="field">
           <label for="adding">put another in</label>
-          <el-select id="adding" v-model="adding" filterable aria-label="put another in">
+          <el-select
+            id="adding"
+            v-model="adding"
+            filterable
+            default-first-option
+            aria-label="put another in"
+          >
             <el-option
               v-for="spool in candidates"
               :key="spool.code"

@@ -5,6 +5,7 @@ import TextField from '@/parts/TextField.vue'
 import { onMounted, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import OwnLimits from '../materials/OwnLimits.vue'
+import { useOwnLimits } from '../materials/ownLimits'
 import { useOptions } from '@/stores/options'
 import NumberField from '@/parts/NumberField.vue'
 import ConflictChoice from '@/parts/ConflictChoice.vue'
@@ -15,6 +16,7 @@ import { useActs } from '@/stores/acts'
 
 const acts = useActs()
 const options = useOptions()
+const own = useOwnLimits()
 const lots = ref<Schemas['LotView'][]>([])
 const problem = ref<Problem | null>(null)
 useFormProblem(problem)
@@ -185,6 +187,7 @@ function range(low: number | null, high: number | null): string {
             <OwnLimits
               :material="lot.material"
               :lot-id="lot.id"
+              :own="own.of(lot.material, lot.id)"
               :table-limit="figure(lot.material, 'printLimitPercent')"
               :table-target="figure(lot.material, 'dryTargetPercent')"
             />

@@ -5,6 +5,7 @@ import { useOptions } from '@/stores/options'
 import WideTable from '@/parts/WideTable.vue'
 import BalanceCurve from './BalanceCurve.vue'
 import OwnLimits from './OwnLimits.vue'
+import { useOwnLimits } from './ownLimits'
 
 const props = defineProps<{ name?: string }>()
 
@@ -22,6 +23,7 @@ const GRADES = [
 ] as const
 
 const options = useOptions()
+const own = useOwnLimits()
 
 const shown = computed(
   () => options.materials.find((m) => m.name === props.name) ?? options.materials[0],
@@ -39,6 +41,15 @@ const groups = computed(() =>
 function figure(material: Schemas['MaterialView'], key: string): number {
   return material.parameters[key]?.value ?? 0
 }
+
+/** The figures that hold here, %: this workshop's own, else the table's. */
+function limit(material: Schemas['MaterialView']): number {
+  return own.of(material.name, null)?.printLimitPercent ?? figure(material, 'printLimitPercent')
+}
+
+function target(material: Schemas['MaterialView']): number {
+  return own.of(material.name, null)?.dryTargetPercent ?? figure(material, 'dryTargetPercent')
+}
 </script>
 
 <template>
@@ -54,8 +65,9 @@ function figure(material: Schemas['MaterialView'], key: string): number {
       >
         <b>{{ material.name }}</b>
         <span class="small soft"
-          >target {{ figure(material, 'dryTargetPercent') }} %, limit
-          {{ figure(material, 'printLimitPercent') }} %</span
+          >target {{ target(material) }} %, limit {{ limit(material) }} %{{
+            own.of(material.name, null) ? ', own' : ''
+          }}</span
         >
       </router-link>
     </nav>
@@ -63,15 +75,12 @@ function figure(material: Schemas['MaterialView'], key: string): number {
       <h2>{{ shown.title }}</h2>
       <div class="sheet">
         <h3>Moisture in balance with air, 23 °C</h3>
-        <BalanceCurve
-          :points="shown.equilibrium"
-          :target="figure(shown, 'dryTargetPercent')"
-          :limit="figure(shown, 'printLimitPercent')"
-        />
+        <BalanceCurve :points="shown.equilibrium" :target="target(shown)" :limit="limit(shown)" />
       </div>
       <OwnLimits
         :material="shown.name"
         :lot-id="null"
+        :own="own.of(shown.name, null)"
         :table-limit="figure(shown, 'printLimitPercent')"
         :table-target="figure(shown, 'dryTargetPercent')"
       />

@@ -1,25 +1,26 @@
 <script setup lang="ts">
 import { computed, reactive, ref, watch } from 'vue'
-import { answer, client, Problem, type Schemas } from '@/api/client'
+import { client, Problem } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import TextField from '@/parts/TextField.vue'
 import { useFormProblem } from '@/parts/formProblem'
-import { questions } from '@/parts/latestAnswer'
 import { useActs } from '@/stores/acts'
+import type { OwnLimit } from './ownLimits'
 
 /** Print limit and dry target as this workshop found them, of a material or of one lot. */
 const props = defineProps<{
   material: string
   /** Null for all lots. */
   lotId: number | null
+  /** What was set; null where nothing is. */
+  own: OwnLimit | null
   /** What holds where nothing is set, %. */
   tableLimit: number
   tableTarget: number
 }>()
 
 const acts = useActs()
-const own = ref<Schemas['LimitView'] | null>(null)
 const open = ref(false)
 const problem = ref<Problem | null>(null)
 useFormProblem(problem)
@@ -28,28 +29,17 @@ const form = reactive({
   dryTargetPercent: null as number | null,
   reason: '',
 })
-const question = questions()
-
-async function read() {
-  const isLast = question()
-  try {
-    const all = await answer(client.GET('/api/own-limits'))
-    if (isLast()) {
-      own.value =
-        all.find((each) => each.material === props.material && each.lotId === props.lotId) ?? null
-      Object.assign(form, {
-        printLimitPercent: own.value?.printLimitPercent ?? null,
-        dryTargetPercent: own.value?.dryTargetPercent ?? null,
-        reason: own.value?.reason ?? '',
-      })
-    }
-  } catch (cause) {
-    if (isLast()) {
-      problem.value = Problem.of(cause)
-    }
-  }
-}
-watch([() => props.material, () => props.lotId, () => acts.changes], read, { immediate: true })
+/** What is typed begins with what holds. */
+watch(
+  () => props.own,
+  (own) =>
+    Object.assign(form, {
+      printLimitPercent: own?.printLimitPercent ?? null,
+      dryTargetPercent: own?.dryTargetPercent ?? null,
+      reason: own?.reason ?? '',
+    }),
+  { immediate: true },
+)
 
 async function save() {
   try {
@@ -59,7 +49,7 @@ async function save() {
           ...form,
           material: props.material,
           lotId: props.lotId,
-          version: own.value?.version,
+          version: props.own?.version,
         },
       }),
     )
@@ -71,10 +61,10 @@ async function save() {
 }
 
 async function takeBack() {
-  if (own.value) {
+  if (props.own) {
     try {
       await acts.record(
-        client.DELETE('/api/own-limits/{id}', { params: { path: { id: own.value.id } } }),
+        client.DELETE('/api/own-limits/{id}', { params: { path: { id: props.own.id } } }),
       )
       open.value = false
     } catch (cause) {
@@ -84,7 +74,7 @@ async function takeBack() {
 }
 
 const words = computed(() => {
-  const limit = own.value
+  const limit = props.own
   if (!limit) {
     return ''
   }
@@ -92,7 +82,7 @@ const words = computed(() => {
     limit.printLimitPercent === null ? '' : `print limit ${limit.printLimitPercent} %`,
     limit.dryTargetPercent === null ? '' : `dry target ${limit.dryTargetPercent} %`,
   ]
-  return `Here: ${parts.filter(Boolean).join(', ')}. ${limit.reason}`
+  return `In this workshop: ${parts.filter(Boolean).join(', ')}. Why: ${limit.reason}.`
 })
 </script>
 
@@ -117,14 +107,15 @@ const words = computed(() => {
         :label="`dry target, % (else ${tableTarget})`"
         :controls="false"
       />
-      <TextField
-        :id="`own-reason-${lotId ?? 'all'}`"
-        v-model="form.reason"
-        name="reason"
-        label="why: what you saw"
-        maxlength="200"
-        class="reason"
-      />
+      <div class="reason">
+        <TextField
+          :id="`own-reason-${lotId ?? 'all'}`"
+          v-model="form.reason"
+          name="reason"
+          label="why: what you saw"
+          maxlength="200"
+        />
+      </div>
       <span class="buttons">
         <button class="button primary">Keep</button>
         <button v-if="own" type="button" class="button" @click="takeBack">

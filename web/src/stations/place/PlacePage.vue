@@ -47,7 +47,13 @@ const heated = computed(() => view.value?.climateSource === 'HEATED_ROOM')
 
 const question = questions()
 
+/** Removed: there is nothing more to read of it. */
+const gone = ref(false)
+
 async function read() {
+  if (gone.value) {
+    return
+  }
   const isLast = question()
   try {
     const fresh = await answer(
@@ -105,9 +111,11 @@ function readAsFraction() {
 /** Takes the place away; the note of it that is shown then has the way back. */
 async function removePlace() {
   try {
+    gone.value = true
     await acts.record(client.DELETE('/api/places/{id}', { params: { path: { id: props.id } } }))
     void router.push('/shelf')
   } catch (cause) {
+    gone.value = false
     problem.value = Problem.of(cause)
   }
 }

@@ -314,17 +314,18 @@ function where(job: Schemas['JobPlan']): string {
     <section>
       <h2>{{ editing ? 'Change the job' : 'Add a job' }}</h2>
       <form novalidate class="grid" @submit.prevent="save">
-        <TextField
-          id="job-name"
-          v-model="form.name"
-          name="name"
-          label="name"
-          class="wide"
-          maxlength="80"
-        />
+        <div class="wide">
+          <TextField id="job-name" v-model="form.name" name="name" label="name" maxlength="80" />
+        </div>
         <div class="field wide">
           <label for="job-of">material, or a spool</label>
-          <el-select id="job-of" v-model="form.of" filterable aria-label="material, or a spool">
+          <el-select
+            id="job-of"
+            v-model="form.of"
+            filterable
+            default-first-option
+            aria-label="material, or a spool"
+          >
             <el-option v-for="name in materials" :key="name" :value="name" :label="name" />
             <el-option
               v-for="spool in shelf.spools"

@@ -277,6 +277,7 @@ async function receive() {
           label="material"
           :options="materialOptions"
           filterable
+          default-first-option
         />
         <TextField
           id="colour"

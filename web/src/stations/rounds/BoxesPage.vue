@@ -47,14 +47,20 @@ const rows = computed(() =>
       hygrometer: devices.value.find(
         (device) => device.kind === 'HYGROMETER' && device.placeId === box.placeId,
       ),
-      due: box.spentS !== null && box.spentS <= shelf.nowS,
     }))
-    .sort((a, b) => (a.box.spentS ?? 1e12) - (b.box.spentS ?? 1e12)),
+    .sort(
+      (a, b) =>
+        Number(b.box.due) - Number(a.box.due) || (a.box.spentS ?? 1e12) - (b.box.spentS ?? 1e12),
+    ),
 )
 
-const due = computed(() => rows.value.filter((row) => row.due).length)
+const due = computed(() => rows.value.filter((row) => row.box.due).length)
 
-async function act(request: Promise<Answer<unknown>>) {
+/** Which box it was that something was said of. */
+const about = ref('')
+
+async function act(box: Schemas['ContainerView'], request: Promise<Answer<unknown>>) {
+  about.value = box.name
   try {
     await acts.record(request)
     problem.value = null
@@ -63,9 +69,11 @@ async function act(request: Promise<Answer<unknown>>) {
   }
 }
 
-async function weigh(id: number) {
+async function weigh(box: Schemas['ContainerView']) {
+  const id = box.placeId
   const massG = Number((masses[id] ?? '').replace(',', '.'))
   await act(
+    box,
     client.POST('/api/places/{id}/desiccant/weighings', {
       params: { path: { id } },
       body: { massG },
@@ -76,10 +84,11 @@ async function weigh(id: number) {
   }
 }
 
-function opened(id: number) {
+function opened(box: Schemas['ContainerView']) {
   void act(
+    box,
     client.POST('/api/places/{id}/openings', {
-      params: { path: { id } },
+      params: { path: { id: box.placeId } },
       body: { minutes: USUAL_MINUTES },
     }),
   )
@@ -117,6 +126,7 @@ function day(timeS: number): string {
     </p>
     <router-link to="/rounds">rounds</router-link>
   </div>
+  <p v-if="problem && about" class="call">{{ about }}:</p>
   <ProblemNote v-if="problem" :problem="problem" />
   <WideTable v-if="rows.length" label="Boxes" data-testid="boxes">
     <thead>
@@ -131,7 +141,7 @@ function day(timeS: number): string {
       </tr>
     </thead>
     <tbody>
-      <tr v-for="{ box, spools, hygrometer, due: isDue } in rows" :key="box.placeId">
+      <tr v-for="{ box, spools, hygrometer } in rows" :key="box.placeId">
         <td>
           <router-link :to="`/place/${box.placeId}`">{{ box.name }}</router-link>
           <span class="small soft block"
@@ -153,9 +163,9 @@ function day(timeS: number): string {
           </template>
           <span v-else class="soft">none</span>
         </td>
-        <td :class="isDue ? 'call' : ''">
+        <td :class="box.due ? 'call' : ''">
           <WhyNumber v-if="box.desiccant" :what="`Due, ${box.name}`">
-            {{ isDue ? 'now' : box.spentS === null ? 'not foreseen' : day(box.spentS) }}
+            {{ box.due ? 'now' : box.spentS === null ? 'not foreseen' : day(box.spentS) }}
             <template #why>
               <p>
                 When the air inside passes {{ humidity(box.limitPercent) }}: by the box's leak, the
@@ -168,7 +178,7 @@ function day(timeS: number): string {
           </WhyNumber>
         </td>
         <td>
-          <form v-if="box.desiccant" novalidate class="line" @submit.prevent="weigh(box.placeId)">
+          <form v-if="box.desiccant" novalidate class="line" @submit.prevent="weigh(box)">
             <input
               v-model="masses[box.placeId]"
               inputmode="decimal"
@@ -183,7 +193,7 @@ function day(timeS: number): string {
           <span class="small block">{{
             box.openedS === null ? 'not recorded' : moment(box.openedS, shelf.nowS)
           }}</span>
-          <button class="button small" @click="opened(box.placeId)">
+          <button class="button small" @click="opened(box)">
             Opened for {{ USUAL_MINUTES }} min<span class="sr-only"> just now: {{ box.name }}</span>
           </button>
         </td>

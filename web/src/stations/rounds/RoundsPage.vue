@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import ScaleLine from '@/parts/ScaleLine.vue'
+import SegmentChoice from '@/parts/SegmentChoice.vue'
 import SpoolFace from '@/parts/SpoolFace.vue'
 import { grams, moment, setTo } from '@/parts/format'
 import { useScans } from '@/parts/scans'
@@ -28,21 +29,21 @@ useScans((scan) => {
   return true
 })
 
-const KINDS: { kind: RoundKind; name: string; how: string }[] = [
+const KINDS: { value: RoundKind; label: string; how: string }[] = [
   {
-    kind: 'WEIGH',
-    name: 'Weigh',
+    value: 'WEIGH',
+    label: 'Weigh',
     how: 'Scan a spool and weigh it; scan a place too if it goes somewhere else. Then the next.',
   },
   {
-    kind: 'MOVE',
-    name: 'Move',
+    value: 'MOVE',
+    label: 'Move',
     how: 'Scan one spool or several, then the place where they go.',
   },
-  { kind: 'OPEN', name: 'Open bags', how: 'Scan each spool whose bag was opened.' },
+  { value: 'OPEN', label: 'Open bags', how: 'Scan each spool whose bag was opened.' },
 ]
 
-const how = computed(() => KINDS.find((each) => each.kind === round.kind.value)?.how ?? '')
+const how = computed(() => KINDS.find((each) => each.value === round.kind.value)?.how ?? '')
 
 const inHand = computed(() =>
   round.hand.value.flatMap((code) => shelf.spools.find((spool) => spool.code === code) ?? []),
@@ -90,22 +91,13 @@ function clock(timeS: number): string {
 <template>
   <div class="head">
     <h1>Rounds</h1>
-    <div class="kinds" role="radiogroup" aria-label="What is done with each spool">
-      <label
-        v-for="each in KINDS"
-        :key="each.kind"
-        :class="{ chosen: round.kind.value === each.kind }"
-      >
-        <input
-          type="radio"
-          name="round"
-          :value="each.kind"
-          :checked="round.kind.value === each.kind"
-          @change="start(each.kind)"
-        />
-        {{ each.name }}
-      </label>
-    </div>
+    <SegmentChoice
+      :model-value="round.kind.value"
+      label="What is done with each spool"
+      name="round"
+      :options="KINDS"
+      @update:model-value="start"
+    />
     <router-link to="/boxes">all boxes</router-link>
     <label class="sound small">
       <input v-model="sound" type="checkbox" @change="switchSound" /> tone after each step
@@ -228,39 +220,6 @@ function clock(timeS: number): string {
   align-items: center;
   gap: 0.5rem 1.25rem;
   margin-bottom: 1rem;
-}
-
-.kinds {
-  display: flex;
-}
-
-.kinds label {
-  display: flex;
-  align-items: center;
-  min-height: 2.25rem;
-  padding: 0 0.9rem;
-  border: 2px solid var(--ink);
-  cursor: pointer;
-}
-
-.kinds label + label {
-  border-left: 0;
-}
-
-.kinds label.chosen {
-  background: var(--ink);
-  color: var(--ground);
-  font-weight: 700;
-}
-
-.kinds label:focus-within {
-  outline: 3px solid var(--focus);
-  outline-offset: 2px;
-}
-
-.kinds input {
-  position: absolute;
-  opacity: 0;
 }
 
 .sound {

@@ -2,6 +2,7 @@
 import { computed, reactive, ref } from 'vue'
 import LabelDialog from '@/parts/LabelDialog.vue'
 import MoveDialog from '@/parts/MoveDialog.vue'
+import SegmentChoice from '@/parts/SegmentChoice.vue'
 import SpoolFace from '@/parts/SpoolFace.vue'
 import WideTable from '@/parts/WideTable.vue'
 import { csv, saveAs } from '@/parts/csv'
@@ -30,7 +31,12 @@ const words = ref('')
 const ticked = ref<string[]>([])
 const labelling = ref(false)
 const moving = ref(false)
-const grouped = ref(false)
+const LISTS = [
+  { value: 'spools' as const, label: 'spool by spool' },
+  { value: 'stock' as const, label: 'by material and colour' },
+]
+const listed = ref<'spools' | 'stock'>('spools')
+const grouped = computed(() => listed.value === 'stock')
 const filtering = ref(false)
 const view = reactive<View>({ filters: {}, sort: null })
 const views = ref(savedViews())
@@ -60,7 +66,15 @@ const allTicked = computed({
 const sealed = computed(() => chosen.value.filter((spool) => spool.sealed))
 
 /** Columns that go first where the screen is narrow. */
-const SHOWN: Partial<Record<ColumnId, string>> = { metres: 'wide', arrived: 'wide', limit: 'desk' }
+const SHOWN: Partial<Record<ColumnId, string>> = {
+  place: 'desk',
+  mean: 'desk',
+  core: 'desk',
+  limit: 'desk',
+  grams: 'desk',
+  metres: 'wide',
+  arrived: 'wide',
+}
 
 function sortBy(column: Column) {
   const now = view.sort
@@ -131,14 +145,7 @@ async function openBags() {
 <template>
   <div class="head">
     <h1>{{ grouped ? 'Stock' : 'All spools' }}</h1>
-    <div class="kinds" role="radiogroup" aria-label="What is listed">
-      <label :class="{ chosen: !grouped }">
-        <input v-model="grouped" type="radio" :value="false" name="listed" /> spool by spool
-      </label>
-      <label :class="{ chosen: grouped }">
-        <input v-model="grouped" type="radio" :value="true" name="listed" /> by material and colour
-      </label>
-    </div>
+    <SegmentChoice v-model="listed" label="What is listed" name="listed" :options="LISTS" />
     <template v-if="!grouped">
       <input
         v-model="words"
@@ -249,19 +256,23 @@ async function openBags() {
           </td>
           <td>{{ spool.material }}</td>
           <td>{{ spool.colourName }}</td>
-          <td>{{ place }}</td>
+          <td class="desk">{{ place }}</td>
           <template v-if="at">
             <td class="n">{{ moisture(at.outer) }}</td>
-            <td class="n">{{ moisture(at.mean) }}</td>
-            <td class="n">{{ moisture(at.core) }}</td>
+            <td class="n desk">{{ moisture(at.mean) }}</td>
+            <td class="n desk">{{ moisture(at.core) }}</td>
           </template>
-          <td v-else colspan="3" class="soft">computing…</td>
+          <template v-else>
+            <td class="soft">computing…</td>
+            <td class="desk" />
+            <td class="desk" />
+          </template>
           <td class="n soft desk">
             {{ spool.printLimitPercent }} %<span v-if="spool.ownLimitReason" class="small block"
               >own: {{ spool.ownLimitReason }}</span
             >
           </td>
-          <td class="n">{{ band(spool.remainingG, grams) }}</td>
+          <td class="n desk">{{ band(spool.remainingG, grams) }}</td>
           <td class="n wide">{{ metres(spool.remainingM.typical) }}</td>
           <td class="n wide">
             {{ Math.max(0, (shelf.nowS - spool.arrivedS) / 86_400).toFixed(0) }}
@@ -326,38 +337,6 @@ async function openBags() {
   align-items: center;
 }
 
-.kinds {
-  display: flex;
-}
-
-.kinds label {
-  display: flex;
-  align-items: center;
-  min-height: 2rem;
-  padding: 0 0.75rem;
-  border: 1px solid var(--ink);
-  cursor: pointer;
-}
-
-.kinds label + label {
-  border-left: 0;
-}
-
-.kinds .chosen {
-  background: var(--ink);
-  color: var(--ground);
-}
-
-.kinds label:focus-within {
-  outline: 3px solid var(--focus);
-  outline-offset: 2px;
-}
-
-.kinds input {
-  position: absolute;
-  opacity: 0;
-}
-
 .words,
 .views input,
 .filters input {
@@ -398,7 +377,13 @@ async function openBags() {
 }
 
 .state {
-  min-width: 10rem;
+  min-width: 7rem;
+}
+
+@media (min-width: 701px) {
+  .state {
+    min-width: 10rem;
+  }
 }
 
 @media (max-width: 1500px) {

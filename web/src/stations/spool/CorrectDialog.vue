@@ -118,6 +118,7 @@ const diameters = computed(() =>
         label="material"
         :options="materials"
         filterable
+        default-first-option
       />
       <TextField
         id="correct-colour"

@@ -111,6 +111,39 @@ class CorrectionApiTest extends ServerTest {
     assertThat(moisture(code)).isEqualTo(asPla);
   }
 
+  /** With its colour its lot is another; both come back. */
+  @Test
+  void aCorrectionThatMovesASpoolToAnotherLotIsTakenBackWithIt() {
+    String code = spool("PLA", "reed", ", \"lot\": {\"maker\": \"Lockkeeper\", \"batch\": \"C1\"}");
+    long lot = api.get("/api/spools/" + code).body().at("/spool/lotId").asLong();
+    Answer corrected =
+        api.change(
+            "/api/spools/" + code + "/description",
+            described(code, "\"colourName\":\"reed\"", "\"colourName\":\"sedge\""));
+    assertThat(corrected.status()).as(corrected.raw().body()).isEqualTo(200);
+    assertThat(api.get("/api/spools/" + code).body().at("/spool/lotId").asLong()).isNotEqualTo(lot);
+    Answer undone = api.undo(corrected.act());
+    assertThat(undone.status()).as(undone.raw().body()).isEqualTo(200);
+    JsonNode back = api.get("/api/spools/" + code).body().get("spool");
+    assertThat(back.get("colourName").asString()).isEqualTo("reed");
+    assertThat(back.get("lotId").asLong()).isEqualTo(lot);
+    assertThat(api.redo(corrected.act()).status()).isEqualTo(200);
+  }
+
+  @Test
+  void aPlaceThatWasPutElsewhereIsPutBack() {
+    long other = addRoom("corrected other room " + counter, 20, 40);
+    String name = "corrected shelf " + counter;
+    Answer moved =
+        api.change(
+            "/api/places/" + shelf, "{\"name\": \"%s\", \"withinId\": %d}".formatted(name, other));
+    assertThat(moved.status()).as(moved.raw().body()).isEqualTo(200);
+    Answer undone = api.undo(moved.act());
+    assertThat(undone.status()).as(undone.raw().body()).isEqualTo(200);
+    assertThat(api.get("/api/places/" + shelf).body().at("/place/withinId").asLong())
+        .isEqualTo(room);
+  }
+
   private double moisture(String code) {
     return api.get("/api/spools/" + code).body().at("/spool/frames/mean/0").asDouble();
   }

@@ -102,6 +102,26 @@ class CycleApiTest extends ServerTest {
     return answer.body().get("id").asLong();
   }
 
+  /** Over and not emptied: an alert, until the reel is out; one that still heats is none. */
+  @Test
+  void aCycleThatIsOverWithSpoolsInsideIsAnAlert() {
+    String code = spool("PETG", "");
+    long over = started(code, 55, 4, 6);
+    await(() -> alerts().contains("\"over-" + over + "\""));
+    assertThat(alerts()).contains("is over. Take out " + code);
+    assertThat(alerts()).doesNotContain("\"hot-" + over + "\"");
+    posted(
+        "/api/cycles/" + over + "/acts",
+        "{\"act\": \"EMPTY\", \"codes\": [\"%s\"], \"placeId\": %d}".formatted(code, shelf));
+    await(() -> !alerts().contains("\"over-" + over + "\""));
+    long running = started(spool("PETG", ""), 55, 40, 1);
+    assertThat(alerts()).doesNotContain("\"over-" + running + "\"");
+  }
+
+  private String alerts() {
+    return api.get("/api/alerts").raw().body();
+  }
+
   private JsonNode cycle(long id) {
     Answer answer = api.get("/api/cycles/" + id);
     assertThat(answer.status()).as(answer.raw().body()).isEqualTo(200);

@@ -88,6 +88,11 @@ class PlanApiTest extends ServerTest {
     JsonNode load = line(sheet.get("lines"), "load-");
     assertThat(load.get("what").asString()).contains("Put " + code + " into");
     assertThat(load.get("ifSkipped").asString()).isNotBlank();
+    assertThat(load.get("afterAnother").asBoolean()).isFalse();
+    JsonNode unload = line(sheet.get("lines"), "unload-");
+    assertThat(unload.get("afterAnother").asBoolean()).as("it is not in yet").isTrue();
+    assertThat(unload.get("why").asString())
+        .containsPattern("came from plan shelf \\d+: open there it prints for|prints there for");
     assertThat(line(sheet.get("lines"), "job-" + id).get("doer").asString()).isEqualTo("PRINTER");
 
     String key = load.get("key").asString();
@@ -169,6 +174,10 @@ class PlanApiTest extends ServerTest {
     assertThat(missed.get("served").asBoolean()).isFalse();
     assertThat(missed.get("why").asString()).contains("Drying takes");
     assertThat(missed.get("waysOut").toString()).contains("later");
+    await(() -> api.get("/api/alerts").raw().body().contains("\"job-" + soon + "\""));
+    assertThat(api.get("/api/alerts").raw().body())
+        .contains("at once will not find its filament dry", "Drying takes")
+        .doesNotContain("\"job-" + later + "\"");
     JsonNode kept = of(plan, later);
     assertThat(kept.get("pinned").asBoolean()).isTrue();
     assertThat(kept.get("dryerId").asLong()).isEqualTo(dryer);

@@ -53,7 +53,8 @@ public class Edits extends FactBook<Edit> {
   }
 
   private static <T> ObjectNode fields(Editable<T> of, T thing) {
-    ObjectNode fields = FIELDS.valueToTree(thing);
+    // By way of text, as stored ones come: a number is then equal to itself whatever its Java type.
+    ObjectNode fields = (ObjectNode) FIELDS.readTree(FIELDS.writeValueAsString(thing));
     fields.remove(NEVER);
     fields.remove(of.ownFields());
     return fields;

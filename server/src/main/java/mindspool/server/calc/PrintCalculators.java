@@ -34,14 +34,19 @@ import org.springframework.web.bind.annotation.RestController;
 class PrintCalculators {
 
   private static final double MM = 1e-3;
+
+  /** A usual hot end, where nothing else is said; common practice. */
   private static final double USUAL_ZONE_MM = 12;
+
   private static final double USUAL_NOZZLE_MM = 0.4;
   private static final double USUAL_FILAMENT_MM = 1.75;
 
-  /** Of a face in still air, W/(m² K). */
+  /** Of a warm horizontal face in still air, W/(m² K); handbooks of heat transfer, from memory. */
   private static final double FACE_LOSS = 10;
 
+  /** How the modulus of infill falls with its share (Gibson and Ashby). */
   private static final double GENERAL_INFILL = 1.5;
+
   private static final double ALIGNED_INFILL = 1;
   private static final double MORE_INFILL = 0.2;
 

@@ -19,6 +19,7 @@ class AlertBoard {
 
   private static final Logger LOG = LoggerFactory.getLogger(AlertBoard.class);
 
+  /** An answer is given again for so long, ns. */
   private static final long KEPT_NS = 1_000_000_000L;
 
   private final List<AlertSource> sources;

@@ -1,5 +1,7 @@
 package mindspool.server.notify;
 
+import tools.jackson.databind.json.JsonMapper;
+
 /** Sends messages on one kind of way. */
 interface AlertSender {
 
@@ -22,7 +24,21 @@ interface AlertSender {
    * @param link whole address of the page where more of it is
    * @param atS when it was sent, epoch seconds
    */
-  record Message(String key, String text, String link, boolean urgent, long atS) {}
+  record Message(String key, String text, String link, boolean urgent, long atS) {
+
+    /** As other programs get it: key, text, link, urgent, and at in epoch seconds. */
+    String json() {
+      return JsonMapper.shared()
+          .writeValueAsString(
+              JsonMapper.shared()
+                  .createObjectNode()
+                  .put("key", key)
+                  .put("text", text)
+                  .put("link", link)
+                  .put("urgent", urgent)
+                  .put("at", atS));
+    }
+  }
 
   /** What stood in the way. */
   class NotSentException extends Exception {

@@ -2,7 +2,6 @@ package mindspool.server.notify;
 
 import mindspool.server.devices.Switches;
 import org.springframework.stereotype.Component;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Publishes alerts as JSON on a topic. */
 @Component
@@ -26,16 +25,7 @@ class MqttSender implements AlertSender {
 
   @Override
   public void send(AlertRoute route, Message message) throws NotSentException {
-    String json =
-        JsonMapper.shared()
-            .writeValueAsString(
-                new WebhookSender.Posted(
-                    message.key(),
-                    message.text(),
-                    message.link(),
-                    message.urgent(),
-                    message.atS()));
-    if (!switches.send(route.target, json)) {
+    if (!switches.send(route.target, message.json())) {
       throw new NotSentException("The broker did not take it", null);
     }
   }

@@ -10,7 +10,6 @@ import java.net.http.HttpResponse.BodyHandlers;
 import java.time.Duration;
 import mindspool.core.InvalidValueException;
 import org.springframework.stereotype.Component;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Posts alerts as JSON to a web address. */
 @Component
@@ -43,25 +42,13 @@ class WebhookSender implements AlertSender {
         "It gets a POST with key, text, link, urgent and at as JSON.");
   }
 
-  /** What is posted; {@code at} in epoch seconds. */
-  record Posted(String key, String text, String link, boolean urgent, long at) {}
-
   @Override
   public void send(AlertRoute route, Message message) throws NotSentException {
-    String json =
-        JsonMapper.shared()
-            .writeValueAsString(
-                new Posted(
-                    message.key(),
-                    message.text(),
-                    message.link(),
-                    message.urgent(),
-                    message.atS()));
     HttpRequest request =
         HttpRequest.newBuilder(URI.create(route.target))
             .timeout(PATIENCE)
             .header("Content-Type", "application/json")
-            .POST(BodyPublishers.ofString(json))
+            .POST(BodyPublishers.ofString(message.json()))
             .build();
     try {
       HttpResponse<Void> answer = client.send(request, BodyHandlers.discarding());

@@ -74,10 +74,10 @@ public class Places {
     uses.forEach(use -> use.useOf(placeId).ifPresent(needed::add));
     if (!needed.isEmpty()) {
       throw new InvalidValueException(
-          "id",
-          place(placeId).name() + ": " + String.join("; ", needed),
-          "a place that is empty and not needed",
-          "Take out or move what is there, then remove it.");
+          "place",
+          place(placeId).name() + " (" + String.join("; ", needed) + ")",
+          "an empty place that nothing needs",
+          "Move what is there first.");
     }
   }
 

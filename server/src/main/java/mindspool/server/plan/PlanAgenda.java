@@ -137,7 +137,9 @@ class PlanAgenda implements AgendaSource {
             : "Dry to the core by then, if it went in as planned; weigh it to prove it. "
                 + homes.words(of.stream().map(entry -> entry.code).distinct().toList(), endS),
         "The heat goes on, and the next load waits.",
-        "/plan");
+        "/plan",
+        null,
+        true);
   }
 
   private static String codes(List<PlanEntry> of) {

@@ -11,6 +11,8 @@ import org.springframework.stereotype.Component;
 @Component
 class SpoolsInPlaces implements PlaceInUse {
 
+  private static final int NAMED = 4;
+
   private final ObjectProvider<SpoolRecords> records;
   private final Clock clock;
 
@@ -29,7 +31,13 @@ class SpoolsInPlaces implements PlaceInUse {
             .toList();
     return codes.isEmpty()
         ? Optional.empty()
-        : Optional.of(
-            String.join(", ", codes) + (codes.size() == 1 ? " lies in it" : " lie in it"));
+        : Optional.of(some(codes) + (codes.size() == 1 ? " lies in it" : " lie in it"));
+  }
+
+  /** A shelf may hold dozens; a few tell which one it is. */
+  private static String some(List<String> codes) {
+    return codes.size() <= NAMED
+        ? String.join(", ", codes)
+        : String.join(", ", codes.subList(0, NAMED)) + " and " + (codes.size() - NAMED) + " more";
   }
 }

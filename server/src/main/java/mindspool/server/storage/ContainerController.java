@@ -106,6 +106,7 @@ class ContainerController {
    * @param weighedS when its desiccant was put in or weighed last
    * @param spentS when the air inside passes the limit; null where it does not within the months
    *     looked ahead
+   * @param due whether the desiccant keeps the air below the limit no more
    */
   record ContainerView(
       long placeId,
@@ -119,7 +120,8 @@ class ContainerController {
       Double waterG,
       Double usedPercent,
       Long weighedS,
-      Long spentS) {}
+      Long spentS,
+      boolean due) {}
 
   @GetMapping("/containers")
   @Operation(summary = "All closed containers, with when the desiccant of each is due")
@@ -153,7 +155,8 @@ class ContainerController {
         desiccant == null ? null : desiccant.sinceS(),
         desiccant == null
             ? null
-            : containers.spentS(place.id(), Containers.USUAL_LIMIT_PERCENT, USUAL_MONTHS));
+            : containers.spentS(place.id(), Containers.USUAL_LIMIT_PERCENT, USUAL_MONTHS),
+        desiccant != null && desiccant.isSpent(Containers.USUAL_LIMIT_PERCENT));
   }
 
   @GetMapping("/places/{id}/storage")
@@ -208,7 +211,7 @@ class ContainerController {
 
   private DesiccantView view(DesiccantNow now, double limit) {
     double humidity = now.humidityPercent();
-    boolean spent = humidity >= limit;
+    boolean spent = now.isSpent(limit);
     Desiccant kind = now.kind();
     return new DesiccantView(
         kind.id(),

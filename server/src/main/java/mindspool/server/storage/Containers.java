@@ -204,6 +204,11 @@ class Containers {
     double humidityPercent() {
       return 100 * kind.isotherm().humidity(waterG / dryMassG);
     }
+
+    /** Whether it keeps the air below a humidity no more. */
+    boolean isSpent(double limitPercent) {
+      return humidityPercent() >= limitPercent;
+    }
   }
 
   Optional<DesiccantNow> desiccantNow(long placeId) {

@@ -33,7 +33,7 @@ class SpentDesiccant implements AlertSource {
       }
       containers
           .desiccantNow(place.id())
-          .filter(desiccant -> desiccant.humidityPercent() >= Containers.USUAL_LIMIT_PERCENT)
+          .filter(desiccant -> desiccant.isSpent(Containers.USUAL_LIMIT_PERCENT))
           .ifPresent(desiccant -> alerts.add(alert(place, desiccant.humidityPercent())));
     }
     return alerts;

@@ -21,6 +21,8 @@ public interface AgendaSource {
    * @param ifSkipped what happens otherwise
    * @param link page on which it is done
    * @param deed what is recorded when it is done; null where nothing is but that
+   * @param afterAnother whether it can be done only once an earlier line was: until then nobody
+   *     says that it is
    */
   record Line(
       String key,
@@ -30,7 +32,20 @@ public interface AgendaSource {
       String why,
       String ifSkipped,
       String link,
-      Deed deed) {
+      Deed deed,
+      boolean afterAnother) {
+
+    public Line(
+        String key,
+        long atS,
+        Doer doer,
+        String what,
+        String why,
+        String ifSkipped,
+        String link,
+        Deed deed) {
+      this(key, atS, doer, what, why, ifSkipped, link, deed, false);
+    }
 
     /** One that is only said to be done. */
     public Line(

@@ -55,6 +55,7 @@ class TodayController {
   /**
    * A line; {@code said} what somebody said of it, null where nobody did.
    *
+   * @param afterAnother whether it can be done only once an earlier line was
    * @param actId the act of what was said, by which it can be undone
    */
   record LineView(
@@ -67,6 +68,7 @@ class TodayController {
       String ifSkipped,
       String link,
       @MayBeNull Deed deed,
+      boolean afterAnother,
       @MayBeNull TodayAct.Kind said,
       Long actId,
       @MayBeNull String person) {}
@@ -124,6 +126,7 @@ class TodayController {
         line.ifSkipped(),
         line.link(),
         line.deed(),
+        line.afterAnother(),
         holds == null ? null : holds.kind,
         holds == null ? null : holds.actId,
         holds == null ? null : holds.person);
