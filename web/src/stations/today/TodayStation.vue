@@ -134,9 +134,7 @@ async function say(line: Line, kind: NonNullable<Line['said']>) {
             <button v-if="line.deed" class="button" @click="doing = line">
               {{ DEEDS[line.deed.kind] }}<span class="sr-only">: {{ line.what }}</span>
             </button>
-            <span v-else-if="line.afterAnother" class="soft small later"
-              >once they are in</span
-            >
+            <span v-else-if="line.afterAnother" class="soft small later">once they are in</span>
             <button v-else-if="line.doer === 'PERSON'" class="button" @click="say(line, 'DONE')">
               done<span class="sr-only">: {{ line.what }}</span>
             </button>
