@@ -4,6 +4,7 @@ import devices from './devices/station'
 import dry from './dry/station'
 import how from './how/station'
 import materials from './materials/station'
+import print from './print/station'
 import receive from './receive/station'
 import shelf from './shelf/station'
 import type { Station } from './station'
@@ -15,6 +16,7 @@ export const STATIONS: Station[] = [
   receive,
   shelf,
   dry,
+  print,
   materials,
   devices,
   alerts,

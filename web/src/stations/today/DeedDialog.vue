@@ -42,6 +42,7 @@ const BUTTONS: Record<Schemas['Deed']['kind'], string> = {
   PUT_IN: 'They are in, it heats',
   WEIGH: 'Weighed',
   START_JOB: 'It prints',
+  FINISH_PRINT: 'It ended',
   DESICCANT: 'Changed',
 }
 

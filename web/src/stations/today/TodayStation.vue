@@ -44,6 +44,7 @@ const DEEDS: Record<NonNullable<Line['deed']>['kind'], string> = {
   PUT_IN: 'put in …',
   WEIGH: 'weigh …',
   START_JOB: 'start …',
+  FINISH_PRINT: 'say how it ended …',
   DESICCANT: 'change …',
 }
 const doing = ref<Line | null>(null)
@@ -131,7 +132,10 @@ async function say(line: Line, kind: NonNullable<Line['said']>) {
             <span class="soft small">If skipped: {{ inShownUnits(line.ifSkipped) }}</span>
           </span>
           <span v-if="!wall" class="acts">
-            <button v-if="line.deed" class="button" @click="doing = line">
+            <router-link v-if="line.deed?.kind === 'FINISH_PRINT'" class="button" :to="line.link">
+              {{ DEEDS[line.deed.kind] }}<span class="sr-only">: {{ line.what }}</span>
+            </router-link>
+            <button v-else-if="line.deed" class="button" @click="doing = line">
               {{ DEEDS[line.deed.kind] }}<span class="sr-only">: {{ line.what }}</span>
             </button>
             <span v-else-if="line.afterAnother" class="soft small later">once they are in</span>

@@ -125,6 +125,19 @@ final class Api {
     }
   }
 
+  /** A file as it comes. */
+  byte[] bytes(String path) {
+    try {
+      HttpRequest request = HttpRequest.newBuilder(URI.create(base + path)).GET().build();
+      return client.send(request, HttpResponse.BodyHandlers.ofByteArray()).body();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+
   String address(String path) {
     return base + path;
   }

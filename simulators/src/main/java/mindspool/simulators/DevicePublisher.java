@@ -54,6 +54,22 @@ public final class DevicePublisher implements AutoCloseable {
             Instant.ofEpochSecond((long) timeS)));
   }
 
+  /** What a printer shows, with its time. */
+  public void printer(String topic, SimulatedPrinter.State state) {
+    publish(
+        topic,
+        String.format(
+            Locale.ROOT,
+            "{\"chamber\": %.1f, \"bed\": %.1f, \"nozzle\": %.1f, \"progress\": %.1f,"
+                + " \"filament\": %d, \"time\": \"%s\"}",
+            state.chamberC(),
+            state.bedC(),
+            state.nozzleC(),
+            state.progressPercent(),
+            state.filament() ? 1 : 0,
+            Instant.ofEpochSecond((long) state.timeS())));
+  }
+
   /** A plain number. */
   public void number(String topic, double value, int decimals) {
     publish(topic, String.format(Locale.ROOT, "%." + decimals + "f", value));

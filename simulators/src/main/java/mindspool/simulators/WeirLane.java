@@ -1,5 +1,7 @@
 package mindspool.simulators;
 
+import java.util.List;
+
 /** Names and topics that the demonstration and its simulated devices share. */
 public final class WeirLane {
 
@@ -13,7 +15,17 @@ public final class WeirLane {
   public static final String WORKSHOP_AIR = "weir-lane/workshop/air";
   public static final String BACK_ROOM_AIR = "weir-lane/back-room/air";
   public static final String PRINTER_AIR = "weir-lane/printer-1/air";
-  public static final String PRINTER_PROGRESS = "weir-lane/printer-1/progress";
+
+  /** Printers by name with their topic, and the share of the bed's warmth that each keeps. */
+  public static final List<PrinterTopic> PRINTERS =
+      List.of(
+          new PrinterTopic("Enclosed printer", "weir-lane/printer-1/state", 0.35),
+          new PrinterTopic("Open printer", "weir-lane/printer-2/state", 0),
+          new PrinterTopic("Tall printer", "weir-lane/printer-3/state", 0.2));
+
+  /** A printer that publishes. */
+  public record PrinterTopic(String name, String topic, double keeps) {}
+
   public static final String DRYER_AIR = "weir-lane/dryer-1/air";
   public static final String SCALE = "weir-lane/bench-scale";
 

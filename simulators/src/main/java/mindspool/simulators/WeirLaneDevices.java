@@ -1,9 +1,14 @@
 package mindspool.simulators;
 
 import java.net.URI;
+import java.util.List;
+import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Random;
 import mindspool.core.climate.MoistAir;
+import mindspool.core.material.Material;
+import mindspool.core.material.MaterialCatalogue;
+import mindspool.core.material.Parameter;
 
 /**
  * Runs the devices of the demonstration workshop: {@code [--host H] [--port N] [--server URL]
@@ -38,6 +43,10 @@ public final class WeirLaneDevices {
     double heatedS = System.currentTimeMillis() / 1000.0 - HEATED_BEFORE_S;
     dryer.start(heatedS, 60);
     boolean toldOfBefore = false;
+    List<SimulatedPrinter> printers =
+        WeirLane.PRINTERS.stream()
+            .map(each -> new SimulatedPrinter(each.topic(), each.keeps(), random))
+            .toList();
     double clock =
         System.currentTimeMillis() / 1000.0
             - 86_400 * Double.parseDouble(option(arguments, "--days-back", "0"));
@@ -47,13 +56,14 @@ public final class WeirLaneDevices {
         new ScaleOnABench(
             new SimulatedScale(WeirLane.SCALE_STEP_G, random),
             server.isEmpty() ? null : new WeighingBench(URI.create(server)));
+    RunningPrints running = server.isEmpty() ? null : new RunningPrints(URI.create(server));
     try (DevicePublisher publisher = new DevicePublisher(host, port).connect(PATIENCE_MS)) {
       while (true) {
         publish(publisher, workshop, clock, weather.room(clock, 0));
         publish(publisher, backRoom, clock, weather.room(clock, WeirLane.BACK_ROOM_K));
         publish(publisher, printer, clock, weather.printer(clock));
         publish(publisher, dryer, weather.room(clock, 0), clock);
-        publisher.number(WeirLane.PRINTER_PROGRESS, weather.printProgressPercent(clock), 0);
+        publish(publisher, printers, running, weather.room(clock, 0), clock);
         double behind = System.currentTimeMillis() / 1000.0 - clock;
         if (behind > AIR_EVERY_S && speed > 1) {
           clock += WorkshopWeather.STEP_S;
@@ -101,6 +111,32 @@ public final class WeirLaneDevices {
     private static void show(double massG, DevicePublisher publisher) throws InterruptedException {
       publisher.number(WeirLane.SCALE, massG, 1);
       Thread.sleep(SCALE_EVERY_MS);
+    }
+  }
+
+  private static void publish(
+      DevicePublisher publisher,
+      List<SimulatedPrinter> printers,
+      RunningPrints running,
+      MoistAir room,
+      double timeS)
+      throws InterruptedException {
+    Map<String, RunningPrints.Running> now = running == null ? Map.of() : running.look();
+    MaterialCatalogue catalogue = MaterialCatalogue.standard();
+    for (int i = 0; i < printers.size(); i++) {
+      SimulatedPrinter printer = printers.get(i);
+      RunningPrints.Running print = now.get(WeirLane.PRINTERS.get(i).name());
+      if (print == null) {
+        printer.stop();
+      } else if (!printer.isPrinting()) {
+        Material material = catalogue.named(print.material());
+        printer.start(
+            print.startedS(),
+            material.value(Parameter.BED),
+            material.value(Parameter.NOZZLE),
+            print.hours());
+      }
+      publisher.printer(printer.topic(), printer.at(timeS, room.temperatureC()));
     }
   }
 

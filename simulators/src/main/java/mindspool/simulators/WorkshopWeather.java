@@ -100,12 +100,6 @@ public final class WorkshopWeather {
     return timeOfDay(step) > 0.50 && timeOfDay(step) < 0.78 && step / STEPS_PER_DAY % 7 < 5;
   }
 
-  /** How far the afternoon's print is, %; 0 when none runs. */
-  public double printProgressPercent(double timeS) {
-    int i = index(timeS);
-    return isPrinting(i) ? 100 * (timeOfDay(i) - 0.50) / 0.28 : 0;
-  }
-
   /** The room's air, warmer or cooler by so much. */
   public MoistAir room(double timeS, double warmerK) {
     int i = index(timeS);

@@ -9,7 +9,15 @@ public enum Quantity {
   /** g. */
   MASS("mass", -1000, 50_000, "g"),
   /** Share of a print or cycle that is done, %. */
-  PROGRESS("progress", 0, 100, "%");
+  PROGRESS("progress", 0, 100, "%"),
+  /** Air around the part in a printer, °C; not the air around its spool. */
+  CHAMBER("chamber temperature", -40, 200, "°C"),
+  /** °C. */
+  BED("bed temperature", -40, 250, "°C"),
+  /** °C. */
+  NOZZLE("nozzle temperature", -40, 500, "°C"),
+  /** 1 while filament passes the sensor, 0 once it has run out. */
+  FILAMENT("filament at the sensor", 0, 1, "");
 
   private final String title;
   private final double least;

@@ -11,7 +11,11 @@ public enum ReadingUnit {
   KILOGRAM(Quantity.MASS, 1000, 0, "kg"),
   OUNCE(Quantity.MASS, 28.349523125, 0, "oz"),
   POUND(Quantity.MASS, 453.59237, 0, "lb"),
-  PERCENT_DONE(Quantity.PROGRESS, 1, 0, "%");
+  PERCENT_DONE(Quantity.PROGRESS, 1, 0, "%"),
+  CHAMBER_CELSIUS(Quantity.CHAMBER, 1, 0, "°C, chamber"),
+  BED_CELSIUS(Quantity.BED, 1, 0, "°C, bed"),
+  NOZZLE_CELSIUS(Quantity.NOZZLE, 1, 0, "°C, nozzle"),
+  FILAMENT_THERE(Quantity.FILAMENT, 1, 0, "1 there, 0 run out");
 
   private final Quantity quantity;
   private final double factor;

@@ -6,6 +6,7 @@ import java.io.InputStreamReader;
 import java.io.Reader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
@@ -43,6 +44,37 @@ public final class BedSurfaces {
 
   private BedSurfaces(Map<Key, Grip> grips) {
     this.grips = grips;
+  }
+
+  /** Surfaces by id, with what they are called. */
+  public static final Map<String, String> SURFACES =
+      titles(
+          "smooth_pei", "smooth PEI",
+          "textured_pei", "textured PEI",
+          "glass", "glass",
+          "polyimide", "polyimide tape",
+          "g10", "glass-fibre laminate");
+
+  /** What can be spread on them, by id. */
+  public static final Map<String, String> LAYERS =
+      titles(
+          "none", "bare",
+          "pva_glue", "PVA glue",
+          "pvp_spray", "hold spray",
+          "eng_water", "bed adhesive",
+          "abs_slurry", "ABS slurry");
+
+  private static Map<String, String> titles(String... pairs) {
+    Map<String, String> titles = new LinkedHashMap<>();
+    for (int i = 0; i < pairs.length; i += 2) {
+      titles.put(pairs[i], pairs[i + 1]);
+    }
+    return Collections.unmodifiableMap(titles);
+  }
+
+  /** What a layer is called. */
+  public static String layerTitle(String id) {
+    return LAYERS.getOrDefault(id, id);
   }
 
   /** The surfaces shipped with the program. */

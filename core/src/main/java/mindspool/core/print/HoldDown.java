@@ -123,6 +123,7 @@ public final class HoldDown {
   private final double[] heightsM = new double[SLICES];
   private final double[] adhesionByHeight = new double[SLICES];
   private final double[] plateByHeight = new double[SLICES];
+  private final double[] airByHeight = new double[SLICES];
 
   private HoldDown(Case of, BedSurfaces.Grip grip) {
     Material material = of.material;
@@ -152,6 +153,7 @@ public final class HoldDown {
     for (int i = 0; i < SLICES; i++) {
       double middle = (i + 0.5) * slice;
       double aroundC = air.chamberC() + (air.bedC() - air.chamberC()) * Math.exp(-middle / decay);
+      airByHeight[i] = aroundC;
       double strain = shrinkage.to(aroundC);
       double stress = modulus * kept * strain * Math.exp(-middle / (REACH * part.lengthM()));
       pull += stress * slice;
@@ -186,7 +188,12 @@ public final class HoldDown {
   private static double capacity(Case of, BedSurfaces.Grip grip) {
     double above = (of.air.bedC() - of.material.value(Parameter.STICKING)) / STICK_WIDTH;
     double warm = COLD_SHARE + (1 - COLD_SHARE) / (1 + Math.exp(-above));
-    return STRENGTH * grip.grade() * warm * of.plate.cleanliness() * of.aids.squish();
+    return STRENGTH
+        * grip.grade()
+        * of.plate.gripFactor()
+        * warm
+        * of.plate.cleanliness()
+        * of.aids.squish();
   }
 
   /** How much a material shrinks from where it sets. */
@@ -355,6 +362,11 @@ public final class HoldDown {
   /** Heights of the build, m, for {@link #adhesionAt} and {@link #plateAt}. */
   public double[] heightsM() {
     return heightsM.clone();
+  }
+
+  /** Air around the part at each height, from the bed's to the chamber's, °C. */
+  public double[] airAt() {
+    return airByHeight.clone();
   }
 
   public double[] adhesionAt() {

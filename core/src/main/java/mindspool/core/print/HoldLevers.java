@@ -58,17 +58,55 @@ public final class HoldLevers {
    * @param change in words, as an instruction
    * @param effort from 1, a minute at the bench, to 8, something to be bought or drawn anew
    */
-  public record Lever(String change, double effort, HoldDown after) {}
+  public record Lever(String change, double effort, Case changed, HoldDown after) {}
+
+  /**
+   * How far the levers of a machine reach.
+   *
+   * @param mostBedC what its bed gets to, °C
+   * @param mostChamberC what its chamber may have, °C
+   * @param enclosed whether it is closed already
+   */
+  public record Reach(
+      double mostBedC, double mostChamberC, boolean enclosed, HoldPractice practice) {
+
+    /** A machine without limits, and the program's own order of remedies. */
+    public static final Reach FREE =
+        new Reach(
+            Double.POSITIVE_INFINITY, Double.POSITIVE_INFINITY, false, HoldPractice.CAUSE_FIRST);
+  }
+
+  /** Which remedies somebody prefers. */
+  public enum HoldPractice {
+    /** Cure the cause; a brim where that is not enough. */
+    CAUSE_FIRST("the cause first", 1),
+    /** A brim is cheap insurance. */
+    BRIM_FIRST("a brim first", 0.4);
+
+    private final String title;
+    private final double brimEffort;
+
+    HoldPractice(String title, double brimEffort) {
+      this.title = title;
+      this.brimEffort = brimEffort;
+    }
+
+    public String title() {
+      return title;
+    }
+  }
 
   private record Option(String change, double effort, UnaryOperator<Case> by) {}
 
   private final Case now;
   private final BedSurfaces surfaces;
+  private final Reach reach;
   private final List<Option> options = new ArrayList<>();
 
-  private HoldLevers(Case now, BedSurfaces surfaces) {
+  private HoldLevers(Case now, BedSurfaces surfaces, Reach reach) {
     this.now = now;
     this.surfaces = surfaces;
+    this.reach = reach;
     aids();
     bedAndAir();
     plate();
@@ -89,7 +127,7 @@ public final class HoldLevers {
       if (aids.brimM() < brim * MM) {
         add(
             say("A brim of %.0f mm", brim),
-            1 + brim / 20,
+            (1 + brim / 20) * reach.practice.brimEffort,
             it -> it.with(it.aids().withBrim(brim * MM)));
       }
     }
@@ -107,8 +145,8 @@ public final class HoldLevers {
   private void bedAndAir() {
     Material material = now.material();
     PrintAir air = now.air();
-    double usual = material.value(Parameter.BED);
-    double warmest = material.value(Parameter.BED_MAX);
+    double usual = Math.min(reach.mostBedC, material.value(Parameter.BED));
+    double warmest = Math.min(reach.mostBedC, material.value(Parameter.BED_MAX));
     for (double bed : usual < warmest ? new double[] {usual, warmest} : new double[] {usual}) {
       if (bed > air.bedC() + 0.5) {
         add(
@@ -132,8 +170,9 @@ public final class HoldLevers {
     }
     double kept = air.chamberC() + SHELTER * Math.max(0, air.bedC() - air.chamberC());
     double wanted = Math.max(material.value(Parameter.CHAMBER), air.chamberC());
-    double enclosed = Math.min(wanted, Math.min(kept, material.value(Parameter.CHAMBER_MAX)));
-    if (enclosed > air.chamberC() + WORTH_ENCLOSING_C) {
+    double most = Math.min(reach.mostChamberC, material.value(Parameter.CHAMBER_MAX));
+    double enclosed = Math.min(wanted, Math.min(kept, most));
+    if (!reach.enclosed && enclosed > air.chamberC() + WORTH_ENCLOSING_C) {
       add(
           say("An enclosure that gets to %.0f °C", enclosed),
           4,
@@ -180,15 +219,20 @@ public final class HoldLevers {
 
   /** The levers of a case. */
   public static HoldLevers of(Case now, BedSurfaces surfaces) {
-    return new HoldLevers(now, surfaces);
+    return of(now, surfaces, Reach.FREE);
+  }
+
+  /** The levers of a case as far as a machine lets them. */
+  public static HoldLevers of(Case now, BedSurfaces surfaces, Reach reach) {
+    return new HoldLevers(now, surfaces, reach);
   }
 
   /** Each alone: those that suffice first, the cheapest ahead; then by what they gain. */
   public List<Lever> alone() {
     List<Lever> levers = new ArrayList<>();
     for (Option option : options) {
-      levers.add(
-          new Lever(option.change, option.effort, HoldDown.of(option.by.apply(now), surfaces)));
+      Case changed = option.by.apply(now);
+      levers.add(new Lever(option.change, option.effort, changed, HoldDown.of(changed, surfaces)));
     }
     levers.sort(
         Comparator.comparing((Lever lever) -> lever.after.ratio() >= SAFE)
@@ -215,7 +259,7 @@ public final class HoldLevers {
         }
         HoldDown after = HoldDown.of(changed, surfaces);
         if (after.ratio() < SAFE) {
-          return Optional.of(new Lever(words(set), set.effort, after));
+          return Optional.of(new Lever(words(set), set.effort, changed, after));
         }
       }
       if (set.chosen.size() < MOST_TOGETHER) {

@@ -21,6 +21,10 @@ public final class LayerBond {
   public static final double USUAL_TARGET = 0.6;
 
   private static final int LAYERS_BELOW = 400;
+
+  /** A layer whose heat has decayed so far adds nothing. */
+  private static final double NEGLIGIBLE = 1e-16;
+
   private static final int TIME_STEPS = 240;
   private static final double FIRST_S = 1e-4;
   private static final double STILL = 12;
@@ -46,7 +50,9 @@ public final class LayerBond {
   private static final double WET_EXPONENT = 1.3;
   private static final double SHORTEST_S = 0.3;
   private static final double LONGEST_S = 3600;
-  private static final int HALVINGS = 40;
+
+  /** Finds a layer time to a millionth of itself. */
+  private static final int HALVINGS = 24;
 
   /**
    * How layers are laid.
@@ -94,16 +100,14 @@ public final class LayerBond {
   private final Material material;
   private final Laying laying;
   private final double belowC;
-  private final double index;
-  private final double zToXy;
+
+  /** Found when it is asked for: whoever seeks where a layer sags needs none of it. */
+  private double index = Double.NaN;
 
   private LayerBond(Material material, Laying laying) {
     this.material = material;
     this.laying = laying;
     belowC = belowC();
-    double dryIndex = healed();
-    index = dryIndex * wetFactor(laying.moistureOverLimit);
-    zToXy = index * neck(laying.lineWidthM, laying.layerHeightM);
   }
 
   /** Computes the bond of two layers. */
@@ -131,13 +135,18 @@ public final class LayerBond {
     double lost = Math.max(0, 1 - Math.sqrt(Math.PI) * biot * scaledErfc(biot));
     double sum = 0;
     double spread = 4 * diffusivity * time;
+    double cooling = coolingS();
     for (int k = 0; k < LAYERS_BELOW; k++) {
       double away = k * height;
+      double decay = Math.exp(-(k + 1) * time / cooling);
+      if (decay < NEGLIGIBLE) {
+        break;
+      }
       sum +=
           height
               / Math.sqrt(Math.PI * diffusivity * (k + 1) * time)
               * Math.exp(-away * away / (spread * (k + 1)))
-              * Math.exp(-(k + 1) * time / coolingS())
+              * decay
               * lost;
     }
     return laying.aroundC + (laying.meltC - laying.aroundC) * Math.min(1, sum);
@@ -223,12 +232,15 @@ public final class LayerBond {
 
   /** Degree of healing, 0 to 1, with the loss by water. */
   public double index() {
+    if (Double.isNaN(index)) {
+      index = healed() * wetFactor(laying.moistureOverLimit);
+    }
     return index;
   }
 
   /** Strength across layers over strength along them. */
   public double zToXy() {
-    return zToXy;
+    return index() * neck(laying.lineWidthM, laying.layerHeightM);
   }
 
   /** How warm the layer below is when it is covered, °C. */
@@ -243,7 +255,7 @@ public final class LayerBond {
 
   /** Longest time of a layer that bonds as well as asked for, s; none where none does. */
   public OptionalDouble longestLayerS(double target) {
-    return crossing(bond -> bond.zToXy >= target, false);
+    return crossing(bond -> bond.zToXy() >= target, false);
   }
 
   /** Where a condition that holds from (or up to) some layer time begins (or ends). */

@@ -23,16 +23,30 @@ public final class NozzleCare {
 
   /** Materials of nozzles by how fast they wear; brass 1. */
   public enum NozzleMaterial {
-    BRASS(1),
-    PLATED(0.5),
-    STAINLESS(0.35),
-    HARDENED(0.03),
-    CARBIDE(0.005);
+    BRASS("brass", 1),
+    PLATED("plated brass", 0.5),
+    STAINLESS("stainless steel", 0.35),
+    HARDENED("hardened steel", 0.03),
+    CARBIDE("carbide", 0.005);
 
+    /** What wears less than this stands fibres; judgement. */
+    private static final double STANDS_FIBRES = 0.1;
+
+    private final String title;
     private final double wear;
 
-    NozzleMaterial(double wear) {
+    NozzleMaterial(String title, double wear) {
+      this.title = title;
       this.wear = wear;
+    }
+
+    public String title() {
+      return title;
+    }
+
+    /** Whether it stands abrasive filament. */
+    public boolean standsFibres() {
+      return wear < STANDS_FIBRES;
     }
   }
 
@@ -84,10 +98,12 @@ public final class NozzleCare {
   /** How much a bore grows, m. */
   public static double boreGrowthM(
       Material material, NozzleMaterial nozzle, double kilograms, double boreM) {
-    return WEAR_M_PER_KG
-        * material.value(Parameter.ABRASIVE)
-        * nozzle.wear
-        * kilograms
-        * (WEAR_BORE_M / boreM);
+    return boreGrowthM(nozzle, material.value(Parameter.ABRASIVE), kilograms, boreM);
+  }
+
+  /** The same by how abrasive a filament is, 1 as carbon fibre. */
+  static double boreGrowthM(
+      NozzleMaterial nozzle, double abrasive, double kilograms, double boreM) {
+    return WEAR_M_PER_KG * abrasive * nozzle.wear * kilograms * (WEAR_BORE_M / boreM);
   }
 }

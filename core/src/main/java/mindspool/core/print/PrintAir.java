@@ -21,6 +21,14 @@ public record PrintAir(double bedC, double chamberC, double draught, double fanS
     return new PrintAir(celsius, chamberC, draught, fanShare);
   }
 
+  PrintAir withChamber(double celsius) {
+    return new PrintAir(bedC, celsius, draught, fanShare);
+  }
+
+  PrintAir withDraught(double share) {
+    return new PrintAir(bedC, chamberC, share, fanShare);
+  }
+
   PrintAir sheltered(double celsius) {
     return new PrintAir(bedC, celsius, 0, fanShare);
   }

@@ -56,4 +56,17 @@ public record PrintedPart(
         radiusM,
         baseWidthM);
   }
+
+  PrintedPart withInside(int loops, double infill) {
+    return new PrintedPart(
+        lengthM,
+        widthM,
+        heightM,
+        loops,
+        lineWidthM,
+        infill,
+        cornerAngleDeg,
+        cornerRadiusM,
+        baseWidthM);
+  }
 }

@@ -17,6 +17,14 @@ public record Band(double low, double typical, double high) {
     return new Band(factor * low, factor * typical, factor * high);
   }
 
+  /** What is left when an amount is taken away that may be off by a share; never below nothing. */
+  public Band less(double amount, double unsureShare) {
+    return new Band(
+        Math.max(0, low - amount * (1 + unsureShare)),
+        Math.max(0, typical - amount),
+        Math.max(0, high - amount * (1 - unsureShare)));
+  }
+
   /** The sum of two bands, end by end. */
   public Band plus(Band other) {
     return new Band(low + other.low, typical + other.typical, high + other.high);

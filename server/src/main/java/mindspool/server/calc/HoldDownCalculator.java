@@ -15,13 +15,12 @@ import mindspool.core.material.Material;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.material.Parameter;
 import mindspool.core.print.BedSurfaces;
-import mindspool.core.print.BuildPlate;
-import mindspool.core.print.HoldAids;
 import mindspool.core.print.HoldDown;
 import mindspool.core.print.HoldLevers;
-import mindspool.core.print.PlateKind;
 import mindspool.core.print.PrintAir;
-import mindspool.core.print.PrintedPart;
+import mindspool.server.calc.PrintRequests.PadsRequest;
+import mindspool.server.calc.PrintRequests.PartRequest;
+import mindspool.server.calc.PrintRequests.PlateRequest;
 import mindspool.server.http.Asks;
 import mindspool.server.http.MayBeNull;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -36,10 +35,6 @@ class HoldDownCalculator {
   private static final double MM = 1e-3;
 
   /** What is usual where nothing is said; common practice. */
-  private static final double USUAL_LINE_MM = 0.45;
-
-  private static final int USUAL_WALLS = 3;
-  private static final double USUAL_INFILL = 20;
   private static final double USUAL_ROOM_C = 23;
 
   private final MaterialCatalogue catalogue;
@@ -48,54 +43,6 @@ class HoldDownCalculator {
   HoldDownCalculator(MaterialCatalogue catalogue) {
     this.catalogue = catalogue;
   }
-
-  /** A part; what is left out is usual: 3 walls of 0.45 mm, 20 % infill, sharp right angles. */
-  record PartRequest(
-      Double lengthMm,
-      Double widthMm,
-      Double heightMm,
-      Integer walls,
-      Double lineWidthMm,
-      Double infillPercent,
-      Double layerHeightMm,
-      Double cornerAngleDeg,
-      Double cornerRadiusMm,
-      Double baseWidthMm) {
-
-    PrintedPart toPart() {
-      double width = number("part.widthMm", widthMm);
-      return new PrintedPart(
-          MM * number("part.lengthMm", lengthMm),
-          MM * width,
-          MM * number("part.heightMm", heightMm),
-          walls == null ? USUAL_WALLS : walls,
-          MM * number("part.lineWidthMm", lineWidthMm, USUAL_LINE_MM),
-          number("part.infillPercent", infillPercent, USUAL_INFILL) / 100,
-          number("part.cornerAngleDeg", cornerAngleDeg, 90),
-          MM * number("part.cornerRadiusMm", cornerRadiusMm, 0),
-          MM * number("part.baseWidthMm", baseWidthMm, width));
-    }
-  }
-
-  record PlateRequest(
-      String kind,
-      String surface,
-      String interfaceLayer,
-      Double cleanliness,
-      Double holdPressureKPa) {
-
-    BuildPlate toPlate() {
-      PlateKind known = PlateKind.ofId(kind);
-      return new BuildPlate(
-          known,
-          surface,
-          interfaceLayer == null ? "none" : interfaceLayer,
-          number("plate.cleanliness", cleanliness, 1),
-          1000 * number("plate.holdPressureKPa", holdPressureKPa, known.usualHoldPa() / 1000));
-    }
-  }
-
-  record PadsRequest(Double diameterMm, Integer layers) {}
 
   record WarpRequest(
       String material,
@@ -201,7 +148,6 @@ class HoldDownCalculator {
     Material material = Inputs.material(catalogue, request.material, request.materialOverrides);
     PartRequest part = Require.present("part", request.part, "lengthMm, widthMm and heightMm");
     PlateRequest plate = Require.present("plate", request.plate, "kind and surface");
-    PadsRequest pads = request.pads == null ? new PadsRequest(0.0, 0) : request.pads;
     return new HoldDown.Case(
         material,
         part.toPart(),
@@ -211,12 +157,7 @@ class HoldDownCalculator {
             number("chamberTemperatureC", request.chamberTemperatureC, USUAL_ROOM_C),
             number("draft", request.draft, 0),
             number("fanPercent", request.fanPercent, material.value(Parameter.FAN_MIN)) / 100),
-        new HoldAids(
-            number("squish", request.squish, 1),
-            MM * number("brimMm", request.brimMm, 0),
-            MM * number("pads.diameterMm", pads.diameterMm, 0),
-            pads.layers == null ? 0 : pads.layers,
-            MM * number("raftMarginMm", request.raftMarginMm, 0)));
+        PrintRequests.aids(request.squish, request.brimMm, request.pads, request.raftMarginMm));
   }
 
   private static List<Double> list(double[] values, double unit) {

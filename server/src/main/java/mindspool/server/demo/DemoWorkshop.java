@@ -11,10 +11,13 @@ import java.util.List;
 import java.util.Random;
 import mindspool.core.drying.DryerKind;
 import mindspool.core.moisture.StartMoisture.Arrival;
+import mindspool.server.calc.PrintRequests.ChoicesRequest;
 import mindspool.server.devices.DemoDevices;
 import mindspool.server.dry.DemoDryers;
+import mindspool.server.machines.DemoMachines;
 import mindspool.server.places.PlaceKind;
 import mindspool.server.plan.DemoPlan;
+import mindspool.server.print.DemoPrints;
 import mindspool.server.receiving.DemoStock;
 import mindspool.server.receiving.DemoStock.DemoLot;
 import mindspool.server.receiving.DemoStock.DemoMove;
@@ -43,6 +46,8 @@ class DemoWorkshop implements ApplicationRunner {
   private final DemoDevices devices;
   private final DemoDryers dryers;
   private final DemoPlan plan;
+  private final DemoMachines machines;
+  private final DemoPrints prints;
   private final DemoStock stock;
   private final Clock clock;
 
@@ -52,6 +57,12 @@ class DemoWorkshop implements ApplicationRunner {
   private long tiredBox;
   private long dryBox;
   private long printer;
+  private long open;
+  private long tall;
+  private long sheet;
+  private long rough;
+  private long laminate;
+  private long glass;
   private long dryer;
 
   DemoWorkshop(
@@ -59,9 +70,13 @@ class DemoWorkshop implements ApplicationRunner {
       DemoDevices devices,
       DemoDryers dryers,
       DemoPlan plan,
+      DemoMachines machines,
+      DemoPrints prints,
       DemoStock stock,
       Clock clock) {
     this.plan = plan;
+    this.machines = machines;
+    this.prints = prints;
     this.dryers = dryers;
     this.room = room;
     this.devices = devices;
@@ -97,6 +112,20 @@ class DemoWorkshop implements ApplicationRunner {
         room.container(
             "Lidded box B", PlaceKind.LIDDED_BOX, back, 30, "silica_gel", 60, 55, 74, 40);
     long bench = room.place(WeirLane.WEIGHING_BENCH, PlaceKind.OPEN_SHELF, workshop, 1);
+    open = room.place("Open printer", PlaceKind.PRINTER_HOLDER, workshop, 1);
+    tall = room.place("Tall printer", PlaceKind.PRINTER_HOLDER, workshop, 1);
+    long[] places = {printer, open, tall};
+    for (int i = 0; i < places.length; i++) {
+      WeirLane.PrinterTopic topic = WeirLane.PRINTERS.get(i);
+      devices.printer(topic.name(), places[i], topic.topic());
+    }
+    sheet = machines.plate("Sheet A", "spring_steel_05", "smooth_pei", "none", 0.284, 180);
+    rough = machines.plate("Rough sheet", "spring_steel_025", "textured_pei", "none", 0.2, 40);
+    laminate = machines.plate("Laminate plate", "laminate_4", "g10", "pva_glue", 0.65, 22);
+    glass = machines.plate("Glass", "glass_4", "glass", "pva_glue", 0.95, 90);
+    machines.enclosed(printer, sheet);
+    machines.open(open, rough);
+    machines.tall(tall, glass);
     devices.hygrometer("Workshop hygrometer", workshop, WeirLane.WORKSHOP_AIR);
     devices.hygrometer("Back room hygrometer", backRoom, WeirLane.BACK_ROOM_AIR);
     devices.hygrometer("Printer hygrometer", printer, WeirLane.PRINTER_AIR);
@@ -110,7 +139,7 @@ class DemoWorkshop implements ApplicationRunner {
 
   private void stock() {
     open("PLA", "chalk white", "#ece7dc", window, 55).left(640).add();
-    open("PLA", "moss green", "#5d7a3c", window, 41).left(330).add();
+    String moss = open("PLA", "moss green", "#5d7a3c", window, 41).left(330).add();
     sealed("PLA", "signal red", "#b3322c", back, 12).add();
     sealed("PLA", "graphite", "#3b4046", window, 30).opened(9).left(905).add();
     open("PLA", "sea blue", "#2f6f9a", tiredBox, 48).left(480).add();
@@ -155,14 +184,53 @@ class DemoWorkshop implements ApplicationRunner {
         .moved(window, 0.4)
         .add();
     dryers.started(dryer, List.of(green, brick), 60, 7, daysAgo(1.0 / 24));
-    plan.job("lamp brackets", null, anthracite, 180, 6, daysAgo(-1.4));
-    plan.job("cable clips", null, white, 90, 4, daysAgo(-2.9));
+    printed(slate, brick, ivory);
+    long brackets = plan.job("lamp brackets", null, anthracite, 180, 6, daysAgo(-1.4));
+    prints.setUp(brackets, printer, sheet, anthracite, DemoPrints.box(110, 60, 30), brim(0));
+    long clips = plan.job("cable clips", null, white, 90, 4, daysAgo(-2.9));
+    prints.setUp(clips, printer, laminate, white, DemoPrints.box(70, 40, 18), brim(5));
     plan.job("gaskets", null, cherry, 140, 8, daysAgo(-2.1));
-    plan.job("planter", null, orange, 420, 9, daysAgo(-2.6));
+    long planter = plan.job("planter", null, orange, 420, 9, daysAgo(-2.6));
+    prints.setUp(planter, tall, glass, orange, DemoPrints.box(120, 120, 90), brim(0));
     plan.job("sign letters", "PLA", null, 90, 3, daysAgo(-0.9));
     plan.job("drawer fronts", null, slate, 310, 7, daysAgo(-2.2));
-    plan.job("duct, urgent", null, ivory, 200, 6, daysAgo(-0.12));
+    long duct = plan.job("duct, urgent", null, ivory, 200, 6, daysAgo(-0.12));
+    prints.setUp(duct, printer, sheet, ivory, DemoPrints.box(120, 80, 40), brim(0));
+    long hooks = plan.job("coat hooks", null, moss, 60, 3, daysAgo(-0.05));
+    prints.setUp(hooks, open, rough, moss, DemoPrints.box(80, 30, 25), brim(0));
+    prints.started(hooks, "dry enough for a hook");
     plan.planned();
+  }
+
+  /** Prints of the last weeks, from which the plates were learnt. */
+  private void printed(String slate, String brick, String ivory) {
+    double[] days = {26, 23, 19, 16, 12, 9, 5};
+    for (int i = 0; i < days.length; i++) {
+      boolean lid = i % 2 == 0;
+      String code = lid ? brick : ivory;
+      long job =
+          plan.job(
+              lid ? "battery lid " + (i / 2 + 1) : "fan shroud " + (i / 2 + 1),
+              null,
+              code,
+              60,
+              3,
+              daysAgo(-0.5));
+      prints.setUp(
+          job, printer, sheet, code, DemoPrints.box(lid ? 110 : 140, 70, lid ? 18 : 26), brim(0));
+      if (i == 3) {
+        prints.lifted(job, days[i]);
+      } else {
+        prints.good(job, days[i]);
+      }
+    }
+    long tray = plan.job("tool tray", null, slate, 150, 6, daysAgo(-0.5));
+    prints.setUp(tray, tall, glass, slate, DemoPrints.box(140, 90, 30), brim(3));
+    prints.good(tray, 7);
+  }
+
+  private static ChoicesRequest brim(double widthMm) {
+    return DemoPrints.brim(widthMm);
   }
 
   private Story open(String material, String colour, String hex, long place, double daysAgo) {

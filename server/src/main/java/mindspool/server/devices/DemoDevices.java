@@ -34,6 +34,24 @@ public class DemoDevices {
             null));
   }
 
+  /** Maps a printer that publishes what it does. */
+  public void printer(String name, long placeId, String topic) {
+    editing.add(
+        new DeviceRequest(
+            name,
+            Device.Kind.PRINTER,
+            placeId,
+            null,
+            null,
+            List.of(
+                new ChannelRequest(topic, "/progress", ReadingUnit.PERCENT_DONE, "/time"),
+                new ChannelRequest(topic, "/chamber", ReadingUnit.CHAMBER_CELSIUS, "/time"),
+                new ChannelRequest(topic, "/bed", ReadingUnit.BED_CELSIUS, "/time"),
+                new ChannelRequest(topic, "/nozzle", ReadingUnit.NOZZLE_CELSIUS, "/time"),
+                new ChannelRequest(topic, "/filament", ReadingUnit.FILAMENT_THERE, "/time")),
+            null));
+  }
+
   /** Maps a scale in a place that publishes plain numbers. */
   public void scale(String name, long placeId, String topic) {
     editing.add(

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.TreeMap;
 import mindspool.core.device.Quantity;
 import mindspool.core.drying.ProbeLog;
@@ -34,6 +35,35 @@ public class Probes {
 
   /** A temperature with the device that showed it. */
   public record Shown(String device, long timeMs, double temperatureC) {}
+
+  /** A quantity with the device that showed it last. */
+  public record Latest(String device, long timeMs, double value) {}
+
+  /** The latest reading of a quantity in a place that is not older than a time. */
+  public Optional<Latest> latest(long placeId, Quantity quantity, long sinceMs) {
+    Latest latest = null;
+    for (Device device : in(placeId)) {
+      for (Channel channel : channels.findByDeviceId(device.id)) {
+        boolean fresh =
+            channel.quantity == quantity && channel.lastMs != null && channel.lastMs >= sinceMs;
+        if (fresh && (latest == null || channel.lastMs > latest.timeMs)) {
+          latest = new Latest(device.name, channel.lastMs, channel.lastReading);
+        }
+      }
+    }
+    return Optional.ofNullable(latest);
+  }
+
+  /** Mean of a quantity in a place over a span; none where nothing showed it. */
+  public OptionalDouble mean(long placeId, Quantity quantity, long fromMs, long toMs) {
+    return in(placeId).stream()
+        .flatMap(device -> channels.findByDeviceId(device.id).stream())
+        .filter(channel -> channel.quantity == quantity)
+        .flatMap(channel -> readings.perMinute(channel.id, fromMs).stream())
+        .filter(kept -> kept.timeMs() <= toMs)
+        .mapToDouble(kept -> kept.value())
+        .average();
+  }
 
   /** The highest of the latest temperatures in a place that are not older than a time. */
   public Optional<Shown> hottest(long placeId, long sinceMs) {

@@ -19,12 +19,15 @@ public final class ExpectedMass {
   public static double grossG(SpoolRecord spool, SpoolEstimate estimate, long nowS) {
     List<Weighed> weighings = spool.weighings();
     if (weighings.isEmpty()) {
-      return spool.spool().nominalNetG + spool.spool().emptyReelG().typical();
+      return spool.spool().nominalNetG
+          + spool.spool().emptyReelG().typical()
+          - spool.usedSinceWeighingG();
     }
     Weighed last = weighings.get(weighings.size() - 1);
     double dryG = 1000 * estimate.state().winding().dryMassKg();
     double now = estimate.profileAt(nowS).meanPercent();
     return last.grossG()
+        - spool.usedSinceWeighingG()
         + dryG * (now - meanPercentAt(estimate.past(), last.atS())) / 100
         + reelGainG(spool, estimate, last.atS(), nowS);
   }

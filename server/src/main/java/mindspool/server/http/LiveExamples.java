@@ -120,6 +120,28 @@ class LiveExamples {
     newest(values, "job", "print_job", "removed_s is null and done_s is null");
     newest(values, "anyJob", "print_job", "");
     newest(values, "route", "alert_route", "removed_s is null");
+    printing(values);
+  }
+
+  private void printing(Map<String, Object> values) {
+    id(
+        values,
+        "printer",
+        "select coalesce((select min(id) from place p where kind = 'PRINTER_HOLDER' and removed_s is"
+            + " null and not exists (select 1 from print_run r where r.printer_id = p.id and"
+            + " r.ended_s is null and r.removed_s is null)),"
+            + " (select min(id) from place where kind = 'PRINTER_HOLDER'))");
+    newest(values, "plate", "build_plate", "removed_s is null");
+    id(
+        values,
+        "setJob",
+        "select min(s.job_id) from job_sheet s join print_job j on j.id = s.job_id"
+            + " where j.started_s is null and j.done_s is null and j.removed_s is null");
+    newest(values, "run", "print_run", "removed_s is null and ended_s is null");
+    newest(values, "endedRun", "print_run", "removed_s is null and ended_s is not null");
+    version(values, "printer", "printer where place_id = " + values.get("printer"));
+    version(values, "plate", "build_plate where id = " + values.get("plate"));
+    version(values, "sheet", "job_sheet where job_id = " + values.get("setJob"));
   }
 
   /** Of what a PUT changes. */

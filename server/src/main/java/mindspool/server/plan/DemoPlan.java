@@ -18,10 +18,10 @@ public class DemoPlan {
     this.service = service;
   }
 
-  /** Adds a job; {@code code} null for any spool of the material. */
-  public void job(
+  /** Adds a job and returns its number; {@code code} null for any spool of the material. */
+  public long job(
       String name, String material, String code, double grams, double hours, Instant startAt) {
-    plan.add(new JobRequest(name, material, code, grams, startAt, hours, false, null));
+    return plan.add(new JobRequest(name, material, code, grams, startAt, hours, false, null)).id();
   }
 
   /** Has it planned. */

@@ -101,7 +101,7 @@ class PlanAgenda implements AgendaSource {
             job.hours),
         filament(entry) + text(entry.why),
         "Later jobs move.",
-        "/plan",
+        "/print/jobs/" + job.id,
         new Deed(Kind.START_JOB, null, null, job.id, List.of(entry.code), null, null));
   }
 

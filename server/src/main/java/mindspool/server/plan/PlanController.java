@@ -20,7 +20,6 @@ import mindspool.server.http.MayBeNull;
 import mindspool.server.http.NotFoundException;
 import mindspool.server.http.StaleEditException;
 import mindspool.server.shelf.Spools;
-import mindspool.server.shelf.Spools.CurrentSpool;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -48,6 +47,7 @@ class PlanController {
   private final PlanService service;
   private final PlanCourses courses;
   private final PlanStore.Jobs jobs;
+  private final PrintJobs printJobs;
   private final Edits edits;
   private final EditableJob editable;
   private final EditablePin editablePin;
@@ -61,6 +61,7 @@ class PlanController {
       PlanService service,
       PlanCourses courses,
       PlanStore.Jobs jobs,
+      PrintJobs printJobs,
       Edits edits,
       EditableJob editable,
       EditablePin editablePin,
@@ -72,6 +73,7 @@ class PlanController {
     this.service = service;
     this.courses = courses;
     this.jobs = jobs;
+    this.printJobs = printJobs;
     this.edits = edits;
     this.editable = editable;
     this.editablePin = editablePin;
@@ -257,29 +259,16 @@ class PlanController {
   @PostMapping("/jobs/{id}/start")
   @Operation(summary = "Says that a job has started; its spool goes to the printer")
   JobView start(@PathVariable long id, @RequestBody JobStartRequest request) {
-    PrintJob job = job(id);
-    if (!job.isToCome()) {
-      throw new InvalidValueException(
-          "id", job.name, "a job that is still to come", "It was started or printed already.");
-    }
-    String code = Require.present("code", request.code, "the code of a spool");
-    CurrentSpool spool = spools.current(code);
-    if (request.placeId != null && request.placeId != spool.placeId()) {
-      spools.moveByHand(code, request.placeId);
-    }
-    return edit(
-        job,
-        it -> {
-          it.startedS = now();
-          it.code = spool.code();
-          it.material = null;
-        });
+    printJobs.start(
+        id, Require.present("code", request.code, "the code of a spool"), request.placeId);
+    return view(job(id), now());
   }
 
   @PostMapping("/jobs/{id}/done")
   @Operation(summary = "Says that a job is printed; it leaves the plan")
   JobView done(@PathVariable long id) {
-    return edit(job(id), job -> job.doneS = now());
+    printJobs.done(id);
+    return view(job(id), now());
   }
 
   @DeleteMapping("/jobs/{id}")

@@ -14,16 +14,24 @@ import mindspool.core.material.Material;
 import mindspool.core.moisture.MoistureProfile;
 import mindspool.core.moisture.ProfileBand;
 import mindspool.core.moisture.SpoolState;
+import mindspool.core.stock.Band;
+import mindspool.core.stock.LooseEnd;
 import mindspool.core.stock.ReelKind;
 import mindspool.server.acts.Origin;
 import mindspool.server.air.Climates;
 import mindspool.server.estimates.SpoolEstimate;
 import mindspool.server.estimates.SpoolEstimates;
+import mindspool.server.http.MayBeNull;
 import mindspool.server.places.PlaceKind;
+import mindspool.server.stock.Lot.LabelRange;
+import mindspool.server.stock.LotBook;
 import mindspool.server.stock.SpoolActs;
 import mindspool.server.stock.SpoolRecord;
 import mindspool.server.stock.SpoolRecords;
+import mindspool.server.stock.SpoolRequests.EndRequest;
 import mindspool.server.stock.SpoolRequests.MoveRequest;
+import mindspool.server.stock.SpoolRequests.OpenRequest;
+import mindspool.server.stock.SpoolRequests.WeighRequest;
 import org.springframework.stereotype.Service;
 
 /** The stock, for other stations. */
@@ -35,6 +43,7 @@ public class Spools {
   private final SpoolRecords records;
   private final SpoolEstimates estimates;
   private final SpoolActs acts;
+  private final LotBook lots;
   private final Climates climates;
   private final Clock clock;
 
@@ -42,6 +51,7 @@ public class Spools {
       SpoolRecords records,
       SpoolEstimates estimates,
       SpoolActs acts,
+      LotBook lots,
       Climates climates,
       Clock clock) {
     this.records = records;
@@ -49,6 +59,7 @@ public class Spools {
     this.clock = clock;
     this.estimates = estimates;
     this.acts = acts;
+    this.lots = lots;
   }
 
   /**
@@ -129,6 +140,51 @@ public class Spools {
   /** Moves a spool as by hand, now; a cycle that it is in follows. */
   public void moveByHand(String code, long placeId) {
     acts.move(code, new MoveRequest(placeId, null, null), Origin.HAND);
+  }
+
+  /** Records that filament was printed from it without weighing. */
+  public void used(String code, double grams) {
+    acts.used(code, grams, Origin.HAND);
+  }
+
+  /** Records a gross mass; refuses what cannot be. */
+  public void weighed(String code, double grossMassG) {
+    acts.weigh(code, new WeighRequest(grossMassG, null, null, null, null), Origin.HAND);
+  }
+
+  /** Records that its bag was opened where it still lies in it. */
+  public void openIfSealed(String code) {
+    if (current(code).sealed()) {
+      acts.open(code, new OpenRequest(null), Origin.HAND);
+    }
+  }
+
+  /** Records what is done with its end where that can be done now. */
+  public void endIfAllowed(String code, LooseEnd.Act act) {
+    if (records.byCode(code).end().allowed().contains(act)) {
+      acts.end(code, new EndRequest(act, null), Origin.HAND);
+    }
+  }
+
+  /** What a job has to know of a spool besides its water. */
+  public record SpoolHandling(
+      String colourName,
+      String colourHex,
+      @MayBeNull LabelRange label,
+      Band leftG,
+      LooseEnd end,
+      double smallestNozzleMm) {}
+
+  /** How a spool may be used. */
+  public SpoolHandling handling(String code) {
+    SpoolRecord spool = records.byCode(code);
+    return new SpoolHandling(
+        spool.spool().colourName,
+        spool.spool().colourHex,
+        spool.spool().lotId == null ? null : lots.lot(spool.spool().lotId).labelRange(),
+        spool.remaining().massG(),
+        spool.end(),
+        spool.smallestNozzleMm());
   }
 
   /** Whether a code is that of a spool in stock. */

@@ -43,6 +43,19 @@ public class Lot {
     this.createdS = createdS;
   }
 
+  /** Temperatures by the label; by the lot's own calibration where it has one; null for none. */
+  public record LabelRange(
+      Double nozzleLowC, Double nozzleHighC, Double bedLowC, Double bedHighC) {}
+
+  /** What the label says, or the lot's own calibration. */
+  public LabelRange labelRange() {
+    return new LabelRange(
+        ownNozzleC == null ? nozzleLowC : ownNozzleC,
+        ownNozzleC == null ? nozzleHighC : ownNozzleC,
+        bedLowC,
+        bedHighC);
+  }
+
   public String maker() {
     return maker;
   }

@@ -312,6 +312,16 @@ public class SpoolActs {
     return store(records.byCode(code), SpoolFact.Kind.CLEANED, request.at(), origin, fact -> {});
   }
 
+  /**
+   * Records that filament was printed from it without weighing: it came off the outside, with its
+   * water.
+   */
+  @Transactional
+  public void used(String code, double grams, Origin origin) {
+    double checked = Require.within("grams", grams, 0, 20_000, "g");
+    store(records.byCode(code), SpoolFact.Kind.USED, null, origin, fact -> fact.amount = checked);
+  }
+
   /** Takes it out of stock; its reel's mass then tells that of its siblings. */
   @Transactional
   public Recorded emptied(String code, EmptyRequest request, Origin origin) {

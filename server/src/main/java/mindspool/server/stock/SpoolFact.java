@@ -30,7 +30,9 @@ public class SpoolFact extends Fact {
     /** Wiped while rewinding; no longer dusty. */
     CLEANED,
     /** Used up; {@code grossMassG} is the empty reel. */
-    EMPTIED
+    EMPTIED,
+    /** Printed from without weighing: {@code amount} g came off the outside. */
+    USED
   }
 
   /**
@@ -77,6 +79,7 @@ public class SpoolFact extends Fact {
     long hash = 31 * atS + kind.ordinal();
     hash = 31 * hash + (placeId == null ? 0 : placeId);
     hash = 31 * hash + (grossMassG == null ? 0 : Double.hashCode(grossMassG));
+    hash = kind == Kind.USED ? 31 * hash + Double.hashCode(amount) : hash;
     return nothingUsed ? 31 * hash + 1 : hash;
   }
 

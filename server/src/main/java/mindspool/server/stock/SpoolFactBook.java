@@ -64,6 +64,7 @@ public class SpoolFactBook extends FactBook<SpoolFact> {
       case DUSTY -> "dusty or dropped, for nozzles from " + Require.plain(fact.amount) + " mm only";
       case CLEANED -> "wiped clean";
       case EMPTIED -> "used up, empty reel " + Require.plain(fact.grossMassG) + " g";
+      case USED -> "printed from, " + Require.plain(fact.amount) + " g";
     };
   }
 

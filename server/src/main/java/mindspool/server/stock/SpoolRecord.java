@@ -26,6 +26,9 @@ public record SpoolRecord(Spool spool, Material material, List<SpoolFact> facts)
 
   private static final double GRAMS_PER_KG = 1000;
 
+  /** How far a computed use may be off. */
+  private static final double USED_UNSURE_SHARE = 0.1;
+
   public SpoolRecord {
     facts = facts.stream().filter(SpoolFact::holds).sorted(SpoolFact.ORDER).toList();
   }
@@ -116,20 +119,40 @@ public record SpoolRecord(Spool spool, Material material, List<SpoolFact> facts)
     return new Filament(material.densityKgPerM3() / GRAMS_PER_KG, spool.diameterMm);
   }
 
-  /** Filament left by the latest weighing, or the nominal mass where it was never weighed. */
+  /**
+   * Filament left by the latest weighing, or the nominal mass where it was never weighed, less what
+   * was printed since.
+   */
   public RemainingFilament remaining() {
-    RemainingFilament latest = null;
+    Band mass = Band.exactly(spool.nominalNetG);
     for (SpoolFact fact : facts) {
       if (fact.kind == SpoolFact.Kind.EMPTIED) {
-        latest = new RemainingFilament(Band.exactly(0), Band.exactly(0));
+        mass = Band.exactly(0);
       } else if (fact.grossMassG != null) {
-        latest = RemainingFilament.weighed(fact.grossMassG, spool.emptyReelG(), filament());
+        mass = RemainingFilament.weighed(fact.grossMassG, spool.emptyReelG(), filament()).massG();
+      } else if (fact.kind == SpoolFact.Kind.USED) {
+        mass = mass.less(fact.amount, USED_UNSURE_SHARE);
       }
     }
-    return latest != null
-        ? latest
-        : new RemainingFilament(
-            Band.exactly(spool.nominalNetG), Band.exactly(filament().lengthM(spool.nominalNetG)));
+    Filament filament = filament();
+    return new RemainingFilament(
+        mass,
+        new Band(
+            filament.lengthM(mass.low()),
+            filament.lengthM(mass.typical()),
+            filament.lengthM(mass.high())));
+  }
+
+  /** What was printed since the last weighing, g. */
+  public double usedSinceWeighingG() {
+    double used = 0;
+    for (SpoolFact fact : facts) {
+      used =
+          fact.grossMassG != null
+              ? 0
+              : fact.kind == SpoolFact.Kind.USED ? used + fact.amount : used;
+    }
+    return used;
   }
 
   /** The winding when the record begins: as weighed then, else as the label says. */
@@ -192,17 +215,20 @@ public record SpoolRecord(Spool spool, Material material, List<SpoolFact> facts)
   /** From a time on, so much filament is left. */
   record NetLeft(long fromS, double netG) {}
 
-  /** Filament left by each weighing after the arrival. */
+  /** Filament left by each weighing and each print after the arrival. */
   List<NetLeft> massesLeft() {
-    return facts.stream()
-        .filter(
-            fact ->
-                fact.grossMassG != null
-                    && fact.kind != SpoolFact.Kind.EMPTIED
-                    && !fact.nothingUsed
-                    && fact.atS > spool.arrivedS)
-        .map(fact -> new NetLeft(fact.atS, net(fact.grossMassG)))
-        .toList();
+    List<NetLeft> left = new ArrayList<>();
+    double net = arrivedNetG();
+    for (SpoolFact fact : facts) {
+      boolean weighed =
+          fact.grossMassG != null && fact.kind != SpoolFact.Kind.EMPTIED && !fact.nothingUsed;
+      if (fact.atS <= spool.arrivedS || !weighed && fact.kind != SpoolFact.Kind.USED) {
+        continue;
+      }
+      net = weighed ? net(fact.grossMassG) : Math.max(1, net - fact.amount);
+      left.add(new NetLeft(fact.atS, net));
+    }
+    return left;
   }
 
   public Winding winding(double netG) {

@@ -64,6 +64,8 @@ public interface AgendaSource {
     WEIGH,
     /** A job's spool goes to its printer. */
     START_JOB,
+    /** Somebody says how a print ended, on its page. */
+    FINISH_PRINT,
     /** A container gets fresh desiccant. */
     DESICCANT
   }
@@ -89,6 +91,10 @@ public interface AgendaSource {
 
     public static Deed takeOut(long cycleId, long dryerId, List<String> codes) {
       return new Deed(Kind.TAKE_OUT, cycleId, dryerId, null, codes, null, null);
+    }
+
+    public static Deed finish(long jobId, String code) {
+      return new Deed(Kind.FINISH_PRINT, null, null, jobId, List.of(code), null, null);
     }
 
     public static Deed weigh(String code) {

@@ -1,0 +1,426 @@
+package mindspool.core.print;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import mindspool.core.material.Material;
+import mindspool.core.material.Parameter;
+import mindspool.core.material.Trait;
+import mindspool.core.print.HoldLevers.Lever;
+
+/**
+ * The sheet of one job: how hot, how fast, how cooled, whether it holds, bonds and flows, and what
+ * must hold before start is pressed. What nobody chose follows from the material, then from what
+ * the machine can do.
+ */
+public final class SetupSheet {
+
+  private static final double MM = 1e-3;
+  private static final double CUBIC_MM = 1e-9;
+  private static final double FILAMENT_M = 1.75e-3;
+
+  /** What desktop printers do where nothing limits them, m/s; common practice. */
+  private static final double USUAL_SPEED = 0.060;
+
+  private static final double SOFT_SPEED = 0.030;
+  private static final double SOFT_GPA = 0.2;
+
+  /** Share of what the hot end could melt that is used; common practice. */
+  private static final double MELT_IN_HAND = 0.9;
+
+  private static final double FAN_STEP = 0.05;
+  private static final double FULL_FAN_PERCENT = 100;
+
+  private final SheetCase job;
+  private final BedSurfaces surfaces;
+  private final double bedC;
+  private final double wantedChamberC;
+  private final PrintAir air;
+  private final double nozzleC;
+  private final double speedMPerS;
+  private final double mostSpeedMPerS;
+  private final double layerS;
+  private final double shortestLayerS;
+  private final BoxPart path;
+  private final MeltFlow flow;
+  private final LayerBond bond;
+  private final HeatCreep creep;
+  private final HoldDown hold;
+  private final HoldLevers.Reach reach;
+  private final BedSurfaces.Grip grip;
+
+  /** Sought when it is asked for. */
+  private Optional<Lever> cheapest;
+
+  private SetupSheet(SheetCase job, BedSurfaces surfaces) {
+    this.job = job;
+    this.surfaces = surfaces;
+    Material material = job.material();
+    Printer printer = job.printer();
+    SheetCase.Wishes wishes = job.wishes();
+    bedC = wishes.bedC().orElse(Math.min(printer.bedMaxC(), usualBedC()));
+    path = new BoxPart(job.part(), wishes.layerHeightM());
+    double firstNozzle = wishes.nozzleC().orElse(usualNozzleC());
+    nozzleC =
+        wishes.nozzleC().isPresent() || wishes.speedMPerS().isEmpty()
+            ? firstNozzle
+            : hotEnoughFor(wishes.speedMPerS().getAsDouble(), firstNozzle);
+    mostSpeedMPerS = mostSpeed(nozzleC);
+    speedMPerS = wishes.speedMPerS().orElse(Math.min(usualSpeed(), MELT_IN_HAND * mostSpeedMPerS));
+    wantedChamberC =
+        Math.min(
+            material.value(Parameter.CHAMBER), HeatCreep.warmestChamberC(material, nozzleC, 1));
+    double chamberC =
+        wishes
+            .chamberC()
+            .orElse(
+                job.room()
+                    .chamberC()
+                    .orElse(printer.chamberC(bedC, job.room().roomC(), wantedChamberC)));
+    double draught = wishes.draught().orElse(printer.chamber().draught());
+    double byPath = wishes.layerTimeS().orElse(path.layerS(Math.max(speedMPerS, 1e-4)));
+    flow = MeltFlow.of(material, hotEnd(nozzleC, Math.max(speedMPerS, 1e-3)));
+    double fan = wishes.fanShare().orElse(fanShare(byPath, chamberC, draught));
+    shortestLayerS = bond(byPath, chamberC, draught, fan).shortestLayerS();
+    layerS = wishes.layerTimeS().orElse(Math.max(byPath, shortestLayerS));
+    bond = bond(layerS, chamberC, draught, fan);
+    air = new PrintAir(bedC, chamberC, draught, fan);
+    creep = HeatCreep.of(material, nozzleC, chamberC, 1);
+    hold = HoldDown.of(holdCase(), surfaces);
+    grip = surfaces.grip(job.plate().plate(), material);
+    reach =
+        new HoldLevers.Reach(
+            Math.min(printer.bedMaxC(), job.plate().magnetsMaxC().orElse(printer.bedMaxC())),
+            HeatCreep.warmestChamberC(material, nozzleC, 1),
+            printer.chamber().isClosed(),
+            wishes.practice());
+  }
+
+  /** Sets a job up. Refuses what the part, plate or material cannot be. */
+  public static SetupSheet of(SheetCase job, BedSurfaces surfaces) {
+    return new SetupSheet(job, surfaces);
+  }
+
+  /** Bed by the label, else by the material, °C. */
+  double usualBedC() {
+    return job.label().bedC(job.material().value(Parameter.BED));
+  }
+
+  /** Nozzle by the label, else by the material, before what the machine stands, °C. */
+  double wantedNozzleC() {
+    return job.label().nozzleC(job.material().value(Parameter.NOZZLE));
+  }
+
+  private double usualNozzleC() {
+    return Math.min(job.printer().nozzleMaxC(), wantedNozzleC());
+  }
+
+  /**
+   * The coolest nozzle from its usual on that melts a speed's flow; the hottest where none does.
+   */
+  private double hotEnoughFor(double speed, double fromC) {
+    double most = Math.min(job.printer().nozzleMaxC(), job.material().value(Parameter.NOZZLE_MAX));
+    for (double celsius = fromC; celsius <= most; celsius++) {
+      if (MeltFlow.of(job.material(), hotEnd(celsius, speed)).isOk()) {
+        return celsius;
+      }
+    }
+    return Math.max(fromC, most);
+  }
+
+  private double usualSpeed() {
+    return job.material().value(Parameter.STIFFNESS) < SOFT_GPA ? SOFT_SPEED : USUAL_SPEED;
+  }
+
+  private double lineAreaM2() {
+    return job.wishes().layerHeightM() * job.part().lineWidthM();
+  }
+
+  /** The speed at which the melt leaves just warm enough, m/s. */
+  private double mostSpeed(double celsius) {
+    MeltFlow at = MeltFlow.of(job.material(), hotEnd(celsius, USUAL_SPEED));
+    return at.mostFlowM3PerS() / lineAreaM2();
+  }
+
+  private MeltFlow.HotEnd hotEnd(double celsius, double speed) {
+    return new MeltFlow.HotEnd(
+        celsius,
+        Math.max(0.01 * CUBIC_MM, speed * lineAreaM2()),
+        job.printer().boreM(),
+        job.printer().meltZoneM(),
+        FILAMENT_M);
+  }
+
+  /** Full where the material takes it; as little as it may where layers should stay warm. */
+  private double fanShare(double byPathS, double chamberC, double draught) {
+    double least = job.material().value(Parameter.FAN_MIN) / 100;
+    double most = job.material().value(Parameter.FAN_MAX) / 100;
+    if (100 * most >= FULL_FAN_PERCENT) {
+      return most;
+    }
+    double start = needsEnclosure() || least == 0 ? least : (least + most) / 2;
+    for (double fan = start; fan < most; fan += FAN_STEP) {
+      LayerBond at = bond(byPathS, chamberC, draught, fan);
+      if (at.layerBelowC() <= at.sagsAboveC()) {
+        return Math.round(100 * fan) / 100.0;
+      }
+    }
+    return start;
+  }
+
+  boolean needsEnclosure() {
+    Trait.Word word = job.material().traits().get(Trait.ENCLOSURE);
+    return word != null && word.word().equals("needed");
+  }
+
+  private LayerBond bond(double layerSeconds, double chamberC, double draught, double fan) {
+    double wet =
+        job.spool().map(spool -> Math.max(spool.startPercent(), spool.endPercent())).orElse(0.0)
+            / job.material().printLimitPercent();
+    return LayerBond.of(
+        job.material(),
+        new LayerBond.Laying(
+            flow.meltC(),
+            chamberC,
+            fan,
+            draught,
+            Math.max(0.1, layerSeconds),
+            job.wishes().layerHeightM(),
+            job.part().lineWidthM(),
+            job.part().walls(),
+            wet));
+  }
+
+  /** Whether the bond can tear the plate, which goes before every ratio. */
+  public boolean isDangerous() {
+    return grip.danger() == BedSurfaces.Danger.DANGER;
+  }
+
+  /** The hold-down that it is computed with. */
+  public HoldDown.Case holdCase() {
+    return new HoldDown.Case(
+        job.material(), job.part(), job.plate().plate(), air, job.wishes().aids());
+  }
+
+  /** All lines of the sheet with their reasons. */
+  public List<Setting> settings() {
+    return new SheetSettings(this).all();
+  }
+
+  /** What must hold before start, hard ones first. */
+  public List<Gate> gates() {
+    return new SheetGates(this).all();
+  }
+
+  /** What to do at the bench, in order. */
+  public List<String> benchSteps() {
+    return new BenchSteps(this).all();
+  }
+
+  /** How it cools and when it may be opened and taken off. */
+  public CoolingDown cooling() {
+    return CoolingDown.of(job, bedC, air.chamberC());
+  }
+
+  /** How the verdict moves along each lever. */
+  public List<LeverCurve> curves() {
+    return LeverCurve.of(holdCase(), surfaces, job.room().roomC(), reach.mostBedC());
+  }
+
+  /** Each lever alone. */
+  public List<Lever> levers() {
+    return HoldLevers.of(holdCase(), surfaces, reach).alone();
+  }
+
+  /** The cheapest set that makes it hold; none where it does, or where no four together do. */
+  public Optional<Lever> cheapest() {
+    if (cheapest == null) {
+      cheapest = HoldLevers.of(holdCase(), surfaces, reach).cheapest();
+    }
+    return cheapest;
+  }
+
+  public SheetCase job() {
+    return job;
+  }
+
+  public HoldDown hold() {
+    return hold;
+  }
+
+  public BedSurfaces.Grip grip() {
+    return grip;
+  }
+
+  public LayerBond bond() {
+    return bond;
+  }
+
+  public MeltFlow flow() {
+    return flow;
+  }
+
+  public HeatCreep creep() {
+    return creep;
+  }
+
+  public PrintAir air() {
+    return air;
+  }
+
+  public double nozzleC() {
+    return nozzleC;
+  }
+
+  public double speedMPerS() {
+    return speedMPerS;
+  }
+
+  /** The speed that the melt allows, m/s. */
+  public double mostSpeedMPerS() {
+    return mostSpeedMPerS;
+  }
+
+  /** From one layer to the next over it, s. */
+  public double layerS() {
+    return layerS;
+  }
+
+  public double shortestLayerS() {
+    return shortestLayerS;
+  }
+
+  /** Air that would be best for it and does not soften filament above the melt, °C. */
+  public double wantedChamberC() {
+    return wantedChamberC;
+  }
+
+  public BoxPart path() {
+    return path;
+  }
+
+  /** What it takes of filament, g. */
+  public double grams() {
+    return 1000 * path.volumeM3() * job.material().densityKgPerM3();
+  }
+
+  /** How long it prints, h. */
+  public double hours() {
+    return path.buildS(speedMPerS, shortestLayerS) / 3600;
+  }
+
+  /** Acceleration for the plate's mass, m/s². */
+  public double accelerationMPerS2() {
+    Printer printer = job.printer();
+    return printer.movingKg() == 0
+        ? printer.accelerationMPerS2()
+        : PlateWarming.acceleration(
+            printer.accelerationMPerS2(),
+            printer.tunedPlateKg(),
+            job.plate().massKg(),
+            printer.movingKg());
+  }
+
+  /** How long the bed takes to get there from the room's temperature, s. */
+  public double warmS() {
+    return PlateWarming.warmS(
+        CoolingDown.heatJPerK(job),
+        CoolingDown.lossWPerK(job),
+        job.printer().bedHeaterW(),
+        job.room().roomC(),
+        bedC,
+        job.room().roomC());
+  }
+
+  /** How long a supply bridges, s; and how long the bed then still holds the part, s. */
+  public record PowerCut(double bridgedS, double holdsS) {}
+
+  /** What a power cut would do. */
+  public PowerCut powerCut() {
+    return new PowerCut(
+        CoolingDown.bridgedS(job.printer()),
+        PlateWarming.coolS(
+            CoolingDown.heatJPerK(job),
+            CoolingDown.lossWPerK(job),
+            bedC,
+            CoolingDown.stillHoldsC(job.material()),
+            job.room().roomC()));
+  }
+
+  /** What infill and walls do to a beam of the part's cross-section, as shares. */
+  public record Strength(
+      double wallStiffer, double wallHeavier, double infillStiffer, double infillHeavier) {
+
+    /** Whether a wall gains more stiffness for its mass. */
+    public boolean isWallBetter() {
+      return wallStiffer / wallHeavier >= infillStiffer / infillHeavier;
+    }
+  }
+
+  private static final double MORE_INFILL = 0.2;
+  private static final double GENERAL_INFILL = 1.5;
+
+  /** One wall more against 20 % more infill. */
+  public Strength strength() {
+    PrintedPart part = job.part();
+    BoxSection now =
+        new BoxSection(
+            part.widthM(),
+            Math.max(MM / 2, part.heightM()),
+            part.walls(),
+            part.lineWidthM(),
+            part.infillShare(),
+            GENERAL_INFILL);
+    BoxSection wall = now.withWalls(1);
+    BoxSection infill = now.withInfill(MORE_INFILL);
+    return new Strength(
+        wall.bending() / now.bending() - 1,
+        wall.mass() / now.mass() - 1,
+        infill.bending() / now.bending() - 1,
+        infill.mass() / now.mass() - 1);
+  }
+
+  private static final int BOND_EVERY = 6;
+
+  /** Strength across layers over strength along them, at every sixth height of the hold-down. */
+  public double[] bondAt() {
+    double[] around = hold.airAt();
+    double[] bonds = new double[around.length / BOND_EVERY];
+    for (int i = 0; i < bonds.length; i++) {
+      double celsius = around[(i + 1) * BOND_EVERY - 1];
+      bonds[i] = bond(layerS, celsius, air.draught(), air.fanShare()).zToXy();
+    }
+    return bonds;
+  }
+
+  /** Heights of {@link #bondAt}, m. */
+  public double[] bondHeightsM() {
+    double[] heights = hold.heightsM();
+    double[] at = new double[heights.length / BOND_EVERY];
+    for (int i = 0; i < at.length; i++) {
+      at[i] = heights[(i + 1) * BOND_EVERY - 1];
+    }
+    return at;
+  }
+
+  /** Heights of the build at which corners should be looked at, m, with the time, s. */
+  List<double[]> looks() {
+    List<double[]> looks = new ArrayList<>();
+    for (double height : new double[] {2 * MM, 10 * MM}) {
+      if (height < job.part().heightM()) {
+        looks.add(new double[] {height, height / job.wishes().layerHeightM() * layerS});
+      }
+    }
+    return looks;
+  }
+
+  /** Moisture of the wettest metres at start or end over the limit; none without a spool. */
+  public OptionalDouble moistureOverLimit() {
+    return job.spool().isEmpty()
+        ? OptionalDouble.empty()
+        : OptionalDouble.of(
+            Math.max(job.spool().get().startPercent(), job.spool().get().endPercent())
+                / job.material().printLimitPercent());
+  }
+}

@@ -1,0 +1,135 @@
+package mindspool.core.print;
+
+import java.util.Optional;
+import java.util.OptionalDouble;
+import mindspool.core.Require;
+import mindspool.core.material.Material;
+import mindspool.core.print.HoldLevers.HoldPractice;
+
+/**
+ * A job as it is to be set up: what is printed, of what, where, and what somebody chose already.
+ *
+ * @param before what the nozzle printed last; none where nobody knows
+ * @param spool none where no spool is chosen
+ */
+public record SheetCase(
+    Material material,
+    PrintedPart part,
+    Printer printer,
+    MountedPlate plate,
+    Surroundings room,
+    Wishes wishes,
+    Label label,
+    Optional<SpoolForJob> spool,
+    Optional<Material> before) {
+
+  /** What the maker's label or the lot's own calibration says; NaN where it says nothing, °C. */
+  public record Label(double nozzleLowC, double nozzleHighC, double bedLowC, double bedHighC) {
+
+    /** No label. */
+    public static final Label NONE = new Label(Double.NaN, Double.NaN, Double.NaN, Double.NaN);
+
+    boolean hasNozzle() {
+      return !Double.isNaN(nozzleLowC) || !Double.isNaN(nozzleHighC);
+    }
+
+    boolean hasBed() {
+      return !Double.isNaN(bedLowC) || !Double.isNaN(bedHighC);
+    }
+
+    double nozzleC(double otherwise) {
+      return inside(otherwise, nozzleLowC, nozzleHighC);
+    }
+
+    double bedC(double otherwise) {
+      return inside(otherwise, bedLowC, bedHighC);
+    }
+
+    private static double inside(double value, double low, double high) {
+      double raised = low > value ? low : value;
+      return high < raised ? high : raised;
+    }
+  }
+
+  /**
+   * The room, and what a sensor says of the chamber.
+   *
+   * @param chamberC measured; none where nothing measures it
+   */
+  public record Surroundings(double roomC, OptionalDouble chamberC) {
+
+    public Surroundings {
+      Require.within("room.temperatureC", roomC, -20, 60, "°C");
+    }
+  }
+
+  /**
+   * What somebody set; what is left out follows from the material and the machine.
+   *
+   * @param layerTimeS none to compute it from the part
+   */
+  public record Wishes(
+      OptionalDouble nozzleC,
+      OptionalDouble bedC,
+      OptionalDouble chamberC,
+      OptionalDouble draught,
+      OptionalDouble fanShare,
+      OptionalDouble speedMPerS,
+      OptionalDouble layerTimeS,
+      double layerHeightM,
+      HoldAids aids,
+      HoldPractice practice) {
+
+    public Wishes {
+      nozzleC.ifPresent(c -> Require.within("nozzleTemperatureC", c, 100, 500, "°C"));
+      bedC.ifPresent(c -> Require.within("bedTemperatureC", c, 0, 220, "°C"));
+      chamberC.ifPresent(c -> Require.within("chamberTemperatureC", c, -20, 180, "°C"));
+      draught.ifPresent(share -> Require.within("draft", share, 0, 1, ""));
+      fanShare.ifPresent(share -> Require.within("fanPercent", 100 * share, 0, 100, "%"));
+      speedMPerS.ifPresent(speed -> Require.within("speedMmPerS", 1000 * speed, 1, 2000, "mm/s"));
+      layerTimeS.ifPresent(time -> Require.within("layerTimeS", time, 0.1, 36_000, "s"));
+      Require.within("layerHeightMm", 1000 * layerHeightM, 0.02, 3, "mm");
+    }
+
+    /** Nothing chosen, layers of a height. */
+    public static Wishes none(double layerHeightM) {
+      return new Wishes(
+          OptionalDouble.empty(),
+          OptionalDouble.empty(),
+          OptionalDouble.empty(),
+          OptionalDouble.empty(),
+          OptionalDouble.empty(),
+          OptionalDouble.empty(),
+          OptionalDouble.empty(),
+          layerHeightM,
+          HoldAids.NONE,
+          HoldPractice.CAUSE_FIRST);
+    }
+  }
+
+  /**
+   * The spool, as the very metres of the job will be.
+   *
+   * @param startPercent moisture of the wettest of them at the job's start, % of dry polymer
+   * @param endPercent the same at its end
+   * @param leftG filament on it, with {@code unsureG} more or less
+   * @param endLoose whether its end was loose and nobody looked since
+   * @param leastBoreM smallest nozzle for a dusty or dropped one; 0 for a clean one
+   */
+  public record SpoolForJob(
+      double startPercent,
+      double endPercent,
+      double leftG,
+      double unsureG,
+      boolean endLoose,
+      double leastBoreM) {
+
+    public SpoolForJob {
+      Require.within("spool.moistureStartPercent", startPercent, 0, 100, "%");
+      Require.within("spool.moistureEndPercent", endPercent, 0, 100, "%");
+      Require.within("spool.leftG", leftG, 0, 100_000, "g");
+      Require.within("spool.unsureG", unsureG, 0, 100_000, "g");
+      Require.within("spool.leastNozzleMm", 1000 * leastBoreM, 0, 5, "mm");
+    }
+  }
+}

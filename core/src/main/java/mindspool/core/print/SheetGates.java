@@ -1,0 +1,319 @@
+package mindspool.core.print;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import mindspool.core.material.Material;
+import mindspool.core.material.Parameter;
+import mindspool.core.material.Trait;
+
+/** What must hold before a job starts. */
+final class SheetGates {
+
+  private static final double MM = 1e-3;
+  private static final double NEAR_LIMIT = 0.8;
+  private static final double JAMS = 0.7;
+
+  private final SetupSheet sheet;
+  private final SheetCase job;
+  private final Material material;
+  private final Printer printer;
+  private final List<Gate> gates = new ArrayList<>();
+
+  SheetGates(SetupSheet sheet) {
+    this.sheet = sheet;
+    this.job = sheet.job();
+    this.material = job.material();
+    this.printer = job.printer();
+  }
+
+  List<Gate> all() {
+    danger();
+    fits();
+    spool();
+    temperatures();
+    nozzle();
+    fumes();
+    holds();
+    bonds();
+    flows();
+    creep();
+    gates.sort(Comparator.comparing((Gate gate) -> gate.met()).thenComparing(gate -> !gate.hard()));
+    return List.copyOf(gates);
+  }
+
+  private void gate(String id, boolean hard, boolean met, String good, String bad, String remedy) {
+    gates.add(met ? Gate.met(id, hard, good) : Gate.unmet(id, hard, bad, remedy));
+  }
+
+  private void danger() {
+    BedSurfaces.Grip grip = sheet.grip();
+    gate(
+        "danger",
+        true,
+        grip.danger() != BedSurfaces.Danger.DANGER,
+        "The bond does not endanger the plate.",
+        "This bond can tear the plate's surface, however well it holds.",
+        grip.note());
+    if (grip.danger() == BedSurfaces.Danger.CAUTION) {
+      gates.add(
+          Gate.unmet("caution", false, "The plate wants care with this material.", grip.note()));
+    }
+  }
+
+  private void fits() {
+    PrintedPart part = job.part();
+    double margin =
+        2
+            * Math.max(
+                Math.max(job.wishes().aids().brimM(), job.wishes().aids().raftM()),
+                job.wishes().aids().padDiameterM() / 2);
+    double longer = Math.max(part.lengthM(), part.widthM()) + margin;
+    double shorter = Math.min(part.lengthM(), part.widthM()) + margin;
+    boolean fits =
+        longer <= Math.max(printer.bedLengthM(), printer.bedWidthM()) + 1e-9
+            && shorter <= Math.min(printer.bedLengthM(), printer.bedWidthM()) + 1e-9
+            && part.heightM() <= printer.heightM() + 1e-9;
+    gate(
+        "size",
+        true,
+        fits,
+        "The part fits, with what is around it.",
+        say(
+            "%.0f × %.0f × %.0f mm with brim, pads or raft is more than this printer's %.0f × %.0f ×"
+                + " %.0f mm.",
+            longer / MM,
+            shorter / MM,
+            part.heightM() / MM,
+            printer.bedLengthM() / MM,
+            printer.bedWidthM() / MM,
+            printer.heightM() / MM),
+        "Take a larger printer, a narrower brim, or cut the part.");
+  }
+
+  private void spool() {
+    Optional<SheetCase.SpoolForJob> chosen = job.spool();
+    if (chosen.isEmpty()) {
+      gates.add(
+          Gate.unmet(
+              "spool",
+              false,
+              "No spool is chosen.",
+              "Choose one: its water and its end are checked."));
+      return;
+    }
+    SheetCase.SpoolForJob spool = chosen.get();
+    double limit = material.printLimitPercent();
+    double worst = Math.max(spool.startPercent(), spool.endPercent());
+    gate(
+        "moisture",
+        true,
+        worst < limit,
+        say("Its metres stay under the print limit: %.2f of %.2f %%.", worst, limit),
+        say("Its metres reach %.2f %% during the job; the print limit is %.2f %%.", worst, limit),
+        spool.startPercent() < limit
+            ? "It is dry enough at the start only: print it from the running dryer or a dry box."
+            : "Dry it first, or print it from the running dryer.");
+    if (worst < limit && worst > NEAR_LIMIT * limit) {
+      gates.add(
+          Gate.unmet(
+              "nearLimit",
+              false,
+              say("Its metres come near the print limit: %.2f of %.2f %%.", worst, limit),
+              "Print it soon, or from a dry box."));
+    }
+    double needed = sheet.grams();
+    gate(
+        "filament",
+        true,
+        spool.leftG() - spool.unsureG() >= needed,
+        say("Enough filament: %.0f g for %.0f g.", spool.leftG(), needed),
+        say(
+            "The job takes about %.0f g; the spool has %.0f g, give or take %.0f g.",
+            needed, spool.leftG(), spool.unsureG()),
+        spool.leftG() >= needed
+            ? "Weigh it to be sure, or have a second spool ready for the runout."
+            : "Take a fuller spool, or have a second one of the same material ready for the runout.");
+    gate(
+        "end",
+        true,
+        !spool.endLoose(),
+        "Its end was never loose.",
+        "Its end was loose and nobody looked since: a coil may lie over another.",
+        "Pull off two turns by hand; the strand must come from on top. Then say so at the spool.");
+    gate(
+        "bore",
+        true,
+        spool.leastBoreM() <= printer.boreM() + 1e-9,
+        "Clean enough for this nozzle.",
+        say(
+            "It is set aside for nozzles of %.1f mm and more; this one has %.1f mm.",
+            spool.leastBoreM() / MM, printer.boreM() / MM),
+        "Take a wider nozzle, or wipe the spool while rewinding it.");
+  }
+
+  private void temperatures() {
+    gate(
+        "hotEnd",
+        true,
+        sheet.nozzleC() <= printer.nozzleMaxC(),
+        say("The hot end stands %.0f °C.", printer.nozzleMaxC()),
+        say(
+            "%.0f °C is more than the %.0f °C that this hot end stands.",
+            sheet.nozzleC(), printer.nozzleMaxC()),
+        printer.hotEnd() == Printer.HotEndKind.LINED
+            ? "An overheated liner gives off fumes that harm, birds first. Set it cooler, or take an"
+                + " all-metal hot end."
+            : "Set it cooler.");
+    gate(
+        "nozzleRange",
+        true,
+        sheet.nozzleC() >= material.value(Parameter.NOZZLE_MIN) - 1e-9,
+        "The nozzle is hot enough for the material.",
+        say(
+            "This hot end reaches %.0f °C; %s wants %.0f °C at least.",
+            sheet.nozzleC(), material.name(), material.value(Parameter.NOZZLE_MIN)),
+        "Take a printer whose hot end gets there.");
+    gate(
+        "bedMax",
+        true,
+        sheet.air().bedC() <= printer.bedMaxC(),
+        say("The bed gets to %.0f °C.", sheet.air().bedC()),
+        say("%.0f °C is more than this bed's %.0f °C.", sheet.air().bedC(), printer.bedMaxC()),
+        "Set it cooler; the sheet says what makes up for it.");
+    job.plate()
+        .magnetsMaxC()
+        .ifPresent(
+            most ->
+                gate(
+                    "magnets",
+                    true,
+                    sheet.air().bedC() <= most,
+                    say("Its magnets stand %.0f °C.", most),
+                    say(
+                        "The bed at %.0f °C is hotter than the magnets stand, %.0f °C: they weaken for"
+                            + " good.",
+                        sheet.air().bedC(), most),
+                    "Take a plate with magnets for 110 °C, or one that is clipped on."));
+    double warm = sheet.warmS();
+    gate(
+        "warms",
+        true,
+        Double.isFinite(warm),
+        say("The bed is there after %.0f min.", Math.ceil(warm / 60)),
+        say("This heater never gets plate and bed to %.0f °C here.", sheet.air().bedC()),
+        "Set it cooler, close the printer in, or take a lighter plate.");
+  }
+
+  private void nozzle() {
+    gate(
+        "hardened",
+        true,
+        !material.isAbrasive() || printer.nozzle().standsFibres(),
+        material.isAbrasive() ? "The nozzle stands fibres." : "It does not wear the nozzle.",
+        say(
+            "%s wears a nozzle of %s open within this spool.",
+            material.name(), printer.nozzle().title()),
+        "Fit one of hardened steel or carbide.");
+    gate(
+        "wear",
+        false,
+        printer.boreGrowth() < Printer.WORN_SHARE,
+        "The bore is not worn.",
+        say(
+            "The bore has grown by about %.0f %%: lines are too wide, strings more likely.",
+            100 * printer.boreGrowth()),
+        "Fit a new nozzle.");
+  }
+
+  private void fumes() {
+    Trait.Word emits = material.traits().get(Trait.EMITS);
+    String word = emits == null ? "" : emits.word().toLowerCase(Locale.ROOT);
+    boolean harsh = word.contains("styrene") || word.contains("caprolactam");
+    if (harsh) {
+      gate(
+          "fumes",
+          true,
+          printer.ventilated(),
+          "Its fumes are led off.",
+          say("It gives off %s; nothing leads that off here.", word.split(";")[0]),
+          "Lead it outdoors or through carbon, or air the room and do not stay in it. Follow the"
+              + " maker's data sheet and local rules.");
+    }
+  }
+
+  private void holds() {
+    HoldDown hold = sheet.hold();
+    gate(
+        "hold",
+        false,
+        hold.ratio() < 1,
+        say("It holds: %s.", hold.verdict().words()),
+        say(
+            "It is %s to come loose: %.1f times what holds it.",
+            hold.verdict() == HoldDown.Verdict.NEAR_CERTAIN ? "nearly certain" : "likely",
+            hold.ratio()),
+        sheet
+            .cheapest()
+            .map(lever -> lever.change() + ".")
+            .orElse("No four levers together suffice: another plate, printer or material."));
+  }
+
+  private void bonds() {
+    gate(
+        "bond",
+        false,
+        sheet.bond().zToXy() >= LayerBond.USUAL_TARGET,
+        say("Layers bond: %.2f of the strength along them.", sheet.bond().zToXy()),
+        say(
+            "Layers bond to %.2f of the strength along them; %.1f is asked for.",
+            sheet.bond().zToXy(), LayerBond.USUAL_TARGET),
+        "Less fan, warmer air, a hotter nozzle, slower; or load it along its layers only.");
+  }
+
+  private void flows() {
+    MeltFlow flow = sheet.flow();
+    gate(
+        "flow",
+        false,
+        flow.isWarmEnough() && flow.isPushed(),
+        "The melt is warm enough and moves easily.",
+        flow.isWarmEnough()
+            ? say(
+                "The feeder must push with %.0f N; it holds %.0f N.", flow.pushN(), flow.allowedN())
+            : say(
+                "%.1f mm³/s is more than the %.1f mm³/s that this hot end melts.",
+                1e9 * flow.flowM3PerS(), 1e9 * flow.mostFlowM3PerS()),
+        "Print slower, or hotter where the material allows it.");
+    gate(
+        "floor",
+        false,
+        flow.isFloorMet(),
+        "Hotter than where voids are seen.",
+        say(
+            "Below %.0f °C some see bubbles and matt, weak layers in it; moisture is the commoner cause.",
+            material.value(Parameter.NOZZLE_FLOOR)),
+        "Set it hotter.");
+  }
+
+  private void creep() {
+    double risk = sheet.creep().risk();
+    gate(
+        "creep",
+        risk > JAMS,
+        risk < HeatCreep.WORRYING,
+        "Filament stays firm above the melt.",
+        say(
+            "The cold end gets to %.0f °C, filament softens at %.0f °C: it may jam.",
+            sheet.creep().coldEndC(), sheet.creep().softC()),
+        say(
+            "Open the chamber: no warmer than %.0f °C for this.",
+            Math.floor(HeatCreep.warmestChamberC(material, sheet.nozzleC(), 1))));
+  }
+
+  private static String say(String words, Object... values) {
+    return String.format(Locale.ROOT, words, values);
+  }
+}

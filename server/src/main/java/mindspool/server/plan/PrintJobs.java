@@ -1,0 +1,160 @@
+package mindspool.server.plan;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.function.Consumer;
+import mindspool.core.InvalidValueException;
+import mindspool.server.acts.Edits;
+import mindspool.server.http.MayBeNull;
+import mindspool.server.http.NotFoundException;
+import mindspool.server.shelf.Spools;
+import mindspool.server.shelf.Spools.CurrentSpool;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Service;
+
+/** Jobs, for other stations: the plan's jobs and what is printed are one thing. */
+@Service
+public class PrintJobs {
+
+  private final PlanStore.Jobs jobs;
+  private final PlanStore.Entries entries;
+  private final Edits edits;
+  private final EditableJob editable;
+  private final Spools spools;
+  private final ApplicationEventPublisher events;
+  private final Clock clock;
+
+  PrintJobs(
+      PlanStore.Jobs jobs,
+      PlanStore.Entries entries,
+      Edits edits,
+      EditableJob editable,
+      Spools spools,
+      ApplicationEventPublisher events,
+      Clock clock) {
+    this.jobs = jobs;
+    this.entries = entries;
+    this.edits = edits;
+    this.editable = editable;
+    this.spools = spools;
+    this.events = events;
+    this.clock = clock;
+  }
+
+  /**
+   * A job.
+   *
+   * @param code the spool that it is printed from; null where any of its material does
+   * @param plannedCode the spool that the plan gives it; null where there is no plan
+   * @param startedS when it was started; null while it is to come
+   */
+  public record KnownJob(
+      long id,
+      String name,
+      @MayBeNull String material,
+      @MayBeNull String code,
+      @MayBeNull String plannedCode,
+      double grams,
+      long startS,
+      boolean someTime,
+      double hours,
+      boolean inDryBox,
+      Long startedS,
+      Long doneS) {}
+
+  /** A job was said to be started; {@code placeId} null where its spool stayed where it was. */
+  public record JobStarted(long jobId, String code, Long placeId) {}
+
+  /** A job was said to be printed. */
+  public record JobDone(long jobId) {}
+
+  /** Jobs that are neither printed nor taken off, by their start. */
+  public List<KnownJob> open() {
+    return jobs.findByRemovedSIsNullOrderByStartSAscIdAsc().stream()
+        .filter(PrintJob::isOpen)
+        .map(this::known)
+        .toList();
+  }
+
+  /** A job that was not taken off. */
+  public KnownJob job(long id) {
+    return known(stored(id));
+  }
+
+  private PrintJob stored(long id) {
+    return jobs.findById(id)
+        .filter(job -> job.removedS == null)
+        .orElseThrow(() -> new NotFoundException("job with number " + id));
+  }
+
+  private KnownJob known(PrintJob job) {
+    String planned = entries.findById(job.id).map(entry -> entry.code).orElse(null);
+    return new KnownJob(
+        job.id,
+        job.name,
+        job.material,
+        job.code,
+        planned,
+        job.grams,
+        job.startS,
+        job.someTime,
+        job.hours,
+        job.inDryBox,
+        job.startedS,
+        job.doneS);
+  }
+
+  /** Says that a job has started; its spool goes to the printer's place where it is not there. */
+  public void start(long id, String code, Long placeId) {
+    PrintJob job = stored(id);
+    if (!job.isToCome()) {
+      throw new InvalidValueException(
+          "id", job.name, "a job that is still to come", "It was started or printed already.");
+    }
+    CurrentSpool spool = spools.current(code);
+    if (placeId != null && placeId != spool.placeId()) {
+      spools.moveByHand(code, placeId);
+    }
+    edit(
+        job,
+        it -> {
+          it.startedS = clock.instant().getEpochSecond();
+          it.code = spool.code();
+          it.material = null;
+        });
+    events.publishEvent(new JobStarted(id, spool.code(), placeId));
+  }
+
+  /** Says that a job is printed. */
+  public void done(long id) {
+    edit(stored(id), job -> job.doneS = clock.instant().getEpochSecond());
+    events.publishEvent(new JobDone(id));
+  }
+
+  /** Puts a job back among those to come, such as after a failed print. */
+  public void reopen(long id) {
+    edit(
+        stored(id),
+        job -> {
+          job.startedS = null;
+          job.doneS = null;
+        });
+  }
+
+  /** What a job takes, as its setup sheet computes it. */
+  public void takes(long id, double grams, double hours) {
+    edit(
+        stored(id),
+        job -> {
+          job.grams = Math.max(0.1, Math.round(10 * grams) / 10.0);
+          job.hours = Math.max(0.05, Math.round(100 * hours) / 100.0);
+        });
+  }
+
+  private void edit(PrintJob job, Consumer<PrintJob> change) {
+    Edits.Before before = edits.before(editable, job);
+    change.accept(job);
+    jobs.saveAndFlush(job);
+    edits.changed(editable, job.id, before, job);
+  }
+}

@@ -1,0 +1,98 @@
+package mindspool.server.print;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import mindspool.core.print.GripLearning.Ending;
+import mindspool.server.calc.PrintRequests.ChoicesRequest;
+import mindspool.server.calc.PrintRequests.PartRequest;
+import mindspool.server.plan.PrintJobs;
+import mindspool.server.plan.PrintJobs.KnownJob;
+import mindspool.server.print.PrintController.SheetRequest;
+import mindspool.server.print.Prints.Override;
+import org.springframework.stereotype.Service;
+
+/** Setups and prints of the demonstration. */
+@Service
+public class DemoPrints {
+
+  private static final double DAY_S = 86_400;
+
+  private final PrintController controller;
+  private final Prints prints;
+  private final Sheets sheets;
+  private final PrintJobs jobs;
+  private final Clock clock;
+
+  DemoPrints(
+      PrintController controller, Prints prints, Sheets sheets, PrintJobs jobs, Clock clock) {
+    this.controller = controller;
+    this.prints = prints;
+    this.sheets = sheets;
+    this.jobs = jobs;
+    this.clock = clock;
+  }
+
+  /** A box in mm with usual walls and infill. */
+  public static PartRequest box(double length, double width, double height) {
+    return new PartRequest(length, width, height, 3, 0.45, 20.0, 0.2, 90.0, 1.0, null);
+  }
+
+  /** A brim and nothing else, mm. */
+  public static ChoicesRequest brim(double width) {
+    return new ChoicesRequest(
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        null,
+        width == 0 ? null : width,
+        null,
+        null,
+        null);
+  }
+
+  /** Sets a job up. */
+  public void setUp(
+      long jobId,
+      long printerId,
+      long plateId,
+      String code,
+      PartRequest part,
+      ChoicesRequest choices) {
+    controller.setUp(jobId, new SheetRequest(printerId, plateId, null, code, part, choices, 0));
+  }
+
+  /** Starts a job with reasons for the checks that are not met. */
+  public void started(long jobId, String reason) {
+    KnownJob job = jobs.job(jobId);
+    List<Override> reasons =
+        sheets.assemble(job, sheets.chosen(job)).sheet().gates().stream()
+            .filter(gate -> gate.hard() && !gate.met())
+            .map(gate -> new Override(gate.id(), reason))
+            .toList();
+    prints.start(jobId, reasons);
+  }
+
+  /** A print of some days ago, as its sheet stands; its job is done. */
+  public void past(
+      long jobId, double daysAgo, PrintRun.Outcome outcome, Ending ending, String signs) {
+    KnownJob job = jobs.job(jobId);
+    long startS = clock.instant().getEpochSecond() - Math.round(daysAgo * DAY_S);
+    prints.past(
+        job, sheets.assemble(job, sheets.chosen(job)), startS, outcome, ending, signs, Map.of());
+  }
+
+  /** A print that held. */
+  public void good(long jobId, double daysAgo) {
+    past(jobId, daysAgo, PrintRun.Outcome.GOOD, Ending.HELD, "");
+  }
+
+  /** A print whose corner came up. */
+  public void lifted(long jobId, double daysAgo) {
+    past(jobId, daysAgo, PrintRun.Outcome.FLAWED, Ending.CORNER_LIFTED, "corner-up");
+  }
+}

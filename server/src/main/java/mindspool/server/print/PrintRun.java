@@ -1,0 +1,106 @@
+package mindspool.server.print;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import mindspool.core.print.GripLearning.Ending;
+
+/** A print: what it was started with, what was foretold, what came of it. */
+@Entity
+@Table(name = "print_run")
+class PrintRun {
+
+  /** How it came out. */
+  enum Outcome {
+    GOOD("good"),
+    FLAWED("usable, with flaws"),
+    FAILED("failed"),
+    CANCELLED("stopped by hand");
+
+    private final String title;
+
+    Outcome(String title) {
+      this.title = title;
+    }
+
+    String title() {
+      return title;
+    }
+  }
+
+  /** Where the used mass comes from. */
+  enum UsedBy {
+    COMPUTED,
+    WEIGHED,
+    FILE
+  }
+
+  @Id
+  @GeneratedValue(strategy = GenerationType.IDENTITY)
+  Long id;
+
+  long jobId;
+  String name;
+  long printerId;
+  Long plateId;
+  String code;
+  String material;
+  String part;
+  String choices;
+  String interfaceLayer;
+  long startedS;
+  double hours;
+  double grams;
+
+  /** As the table foretold, without what earlier prints taught. */
+  double adhesionRatio;
+
+  double plateRatio;
+  double tipRatio;
+  double bond;
+
+  /** Of the wettest metres, at start or end; null where nobody could tell. */
+  Double moisturePercent;
+
+  /** Hard checks that were started against, with their reasons; JSON. */
+  String overrides = "[]";
+
+  double progressPercent;
+
+  /** When it ended; null while it prints. */
+  Long endedS;
+
+  @Enumerated(EnumType.STRING)
+  Outcome outcome;
+
+  /** What was seen at the plate; null where nobody said. */
+  @Enumerated(EnumType.STRING)
+  Ending ending;
+
+  Double failedAtMm;
+
+  /** Ids of what was seen, joined by commas. */
+  String signs = "";
+
+  String note;
+  Double usedG;
+
+  @Enumerated(EnumType.STRING)
+  UsedBy usedBy;
+
+  Double chamberMeanC;
+  Double roomMeanC;
+  long recordedS;
+  Long removedS;
+
+  @Version int version;
+
+  boolean isRunning() {
+    return endedS == null && removedS == null;
+  }
+}

@@ -1,0 +1,519 @@
+package mindspool.server.print;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.function.Consumer;
+import mindspool.core.InvalidValueException;
+import mindspool.core.Require;
+import mindspool.core.Text;
+import mindspool.core.device.Quantity;
+import mindspool.core.material.Material;
+import mindspool.core.material.MaterialCatalogue;
+import mindspool.core.print.BedSurfaces;
+import mindspool.core.print.Gate;
+import mindspool.core.print.GripLearning.Ending;
+import mindspool.core.print.HoldDown;
+import mindspool.core.stock.LooseEnd;
+import mindspool.server.acts.Edits;
+import mindspool.server.air.Climates;
+import mindspool.server.devices.Probes;
+import mindspool.server.http.NotFoundException;
+import mindspool.server.machines.Machines;
+import mindspool.server.places.PlaceKind;
+import mindspool.server.plan.PrintJobs;
+import mindspool.server.plan.PrintJobs.JobDone;
+import mindspool.server.plan.PrintJobs.JobStarted;
+import mindspool.server.plan.PrintJobs.KnownJob;
+import mindspool.server.print.PrintRun.Outcome;
+import mindspool.server.print.PrintRun.UsedBy;
+import mindspool.server.print.Sheets.Assembled;
+import mindspool.server.shelf.Spools;
+import mindspool.server.shelf.Spools.CurrentSpool;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Prints from start to finish, and what they move: job, spool, plate, nozzle, counters. */
+@Service
+class Prints {
+
+  private static final int LONGEST_REASON = 200;
+  private static final int LONGEST_NOTE = 500;
+  private static final double MM3_PER_CM3 = 1000;
+  private static final double FILAMENT_MM2 = Math.PI * 1.75 * 1.75 / 4;
+
+  private final PrintStore.Runs runs;
+
+  private final Sheets sheets;
+  private final PrintJobs jobs;
+  private final Machines machines;
+  private final Spools spools;
+  private final Climates climates;
+  private final Probes probes;
+  private final MaterialCatalogue catalogue;
+  private final Edits edits;
+  private final EditableRun editable;
+  private final Clock clock;
+  private final BedSurfaces surfaces = BedSurfaces.standard();
+
+  Prints(
+      PrintStore.Runs runs,
+      Sheets sheets,
+      PrintJobs jobs,
+      Machines machines,
+      Spools spools,
+      Climates climates,
+      Probes probes,
+      MaterialCatalogue catalogue,
+      Edits edits,
+      EditableRun editable,
+      Clock clock) {
+    this.runs = runs;
+    this.sheets = sheets;
+    this.jobs = jobs;
+    this.machines = machines;
+    this.spools = spools;
+    this.climates = climates;
+    this.probes = probes;
+    this.catalogue = catalogue;
+    this.edits = edits;
+    this.editable = editable;
+    this.clock = clock;
+  }
+
+  /** A hard check that is started against, with the reason. */
+  record Override(String gate, String reason) {}
+
+  /**
+   * How a print ended.
+   *
+   * @param usedG what it took where somebody knows better than the computation
+   * @param grossMassG of its spool, weighed after the print
+   */
+  record Finish(
+      Outcome outcome,
+      Ending ending,
+      Double failedAtMm,
+      List<String> signs,
+      String note,
+      Double usedG,
+      UsedBy usedBy,
+      Double grossMassG) {}
+
+  private long now() {
+    return clock.instant().getEpochSecond();
+  }
+
+  PrintRun run(long id) {
+    return runs.findById(id)
+        .filter(run -> run.removedS == null)
+        .orElseThrow(() -> new NotFoundException("print with number " + id));
+  }
+
+  /** Starts a job as its sheet stands. */
+  @Transactional
+  public PrintRun start(long jobId, List<Override> overrides) {
+    KnownJob job = jobs.job(jobId);
+    if (job.startedS() != null || job.doneS() != null) {
+      throw new InvalidValueException(
+          "jobId",
+          job.name(),
+          "a job that is still to come",
+          job.doneS() != null
+              ? "It was printed; print it again from its page."
+              : "It is printing.");
+    }
+    Assembled set = sheets.assemble(job, sheets.chosen(job));
+    refuseUnset(set);
+    refuseBusy(set.printer());
+    refuseInDryer(set);
+    Map<String, String> reasons = reasons(overrides);
+    for (Gate gate : set.sheet().gates()) {
+      if (gate.hard() && !gate.met() && !reasons.containsKey(gate.id())) {
+        throw new InvalidValueException(
+            "overrides",
+            gate.words(),
+            "a reason for starting all the same, for the check " + gate.id(),
+            gate.remedy());
+      }
+    }
+    String code = set.chosen().code();
+    Long feed = set.chosen().feedId();
+    PrintRun run = begun(job, set, reasons);
+    jobs.start(jobId, code, feed == null ? Long.valueOf(set.printer().placeId()) : feed);
+    spools.openIfSealed(code);
+    spools.endIfAllowed(code, LooseEnd.Act.LOAD);
+    return run;
+  }
+
+  private static void refuseUnset(Assembled set) {
+    String missing =
+        set.printer() == null
+            ? "printerId"
+            : set.plate() == null
+                ? "plateId"
+                : set.chosen().part() == null
+                    ? "part"
+                    : set.chosen().code() == null ? "code" : null;
+    if (missing != null) {
+      throw new InvalidValueException(
+          missing,
+          "missing",
+          "printer, plate, part and spool of the setup sheet",
+          "Fill the sheet in first.");
+    }
+  }
+
+  private void refuseBusy(Machines.KnownPrinter printer) {
+    runs.findByRemovedSIsNullAndEndedSIsNullOrderByStartedSAsc().stream()
+        .filter(run -> run.printerId == printer.placeId())
+        .findFirst()
+        .ifPresent(
+            run -> {
+              throw new InvalidValueException(
+                  "printerId",
+                  printer.name() + " (printing " + run.name + ")",
+                  "a printer that is free",
+                  "Say first how that print ended, or choose another printer.");
+            });
+  }
+
+  private void refuseInDryer(Assembled set) {
+    CurrentSpool spool = spools.current(set.chosen().code());
+    boolean inDryer = climates.place(spool.placeId()).kind() == PlaceKind.DRYER;
+    boolean printsThere = set.chosen().feedId() != null && set.chosen().feedId() == spool.placeId();
+    if (inDryer && !printsThere) {
+      throw new InvalidValueException(
+          "code",
+          spool.code() + " (in " + climates.place(spool.placeId()).name() + ")",
+          "a spool that is not in a dryer, or the dryer as the place that it hangs in",
+          "Take it out on the dryer's page, or let it print out of the dryer.");
+    }
+  }
+
+  private static Map<String, String> reasons(List<Override> overrides) {
+    Map<String, String> reasons = new LinkedHashMap<>();
+    if (overrides != null) {
+      for (Override each : overrides) {
+        reasons.put(
+            Require.present("overrides.gate", each.gate, "the id of a check"),
+            Text.line(
+                "overrides.reason",
+                each.reason,
+                3,
+                LONGEST_REASON,
+                "Say in a few words why it is started all the same."));
+      }
+    }
+    return reasons;
+  }
+
+  private PrintRun begun(KnownJob job, Assembled set, Map<String, String> reasons) {
+    HoldDown.Case untaught =
+        new HoldDown.Case(
+            set.material(),
+            set.sheet().job().part(),
+            set.plate().mounted().plate(),
+            set.sheet().air(),
+            set.sheet().job().wishes().aids());
+    HoldDown foretold = HoldDown.of(untaught, surfaces);
+    PrintRun run = new PrintRun();
+    run.jobId = job.id();
+    run.name = job.name();
+    run.printerId = set.printer().placeId();
+    run.plateId = set.plate().id();
+    run.code = set.chosen().code();
+    run.material = set.material().name();
+    run.part = Sheets.json(set.chosen().part());
+    run.choices = Sheets.json(set.chosen().choices());
+    run.interfaceLayer = set.plate().mounted().plate().interfaceLayer();
+    run.startedS = now();
+    run.hours = set.sheet().hours();
+    run.grams = set.sheet().grams();
+    run.adhesionRatio = Math.max(foretold.adhesionRatio(), foretold.tipRatio());
+    run.plateRatio = foretold.plateRatio();
+    run.tipRatio = foretold.tipRatio();
+    run.bond = set.sheet().bond().zToXy();
+    run.moisturePercent =
+        set.metres().isEmpty()
+            ? null
+            : set.metres().stream().mapToDouble(point -> point.percent()).max().orElse(0);
+    run.overrides = Sheets.json(reasons);
+    return added(run);
+  }
+
+  /** Records a print of earlier; its filament and its counters are in the record already. */
+  void past(
+      KnownJob job,
+      Assembled set,
+      long startS,
+      Outcome outcome,
+      Ending ending,
+      String signs,
+      Map<String, String> reasons) {
+    PrintRun run = begun(job, set, reasons);
+    run.startedS = startS;
+    run.endedS = startS + Math.round(3600 * run.hours);
+    run.outcome = outcome;
+    run.ending = ending;
+    run.signs = signs;
+    run.progressPercent = 100;
+    run.usedG = run.grams;
+    run.usedBy = UsedBy.COMPUTED;
+    runs.saveAndFlush(run);
+    jobs.done(job.id());
+  }
+
+  private PrintRun added(PrintRun run) {
+    run.recordedS = now();
+    PrintRun saved = runs.saveAndFlush(run);
+    edits.added(editable, saved.id, saved);
+    return saved;
+  }
+
+  /** A job was started elsewhere, such as from Today: it prints all the same. */
+  @EventListener
+  void jobStarted(JobStarted started) {
+    boolean known =
+        runs.findByJobIdAndRemovedSIsNullOrderByStartedSAsc(started.jobId()).stream()
+            .anyMatch(PrintRun::isRunning);
+    KnownJob job = jobs.job(started.jobId());
+    Optional<Machines.KnownPrinter> printer = printerOf(job, started);
+    if (known || printer.isEmpty()) {
+      return;
+    }
+    Sheets.Chosen chosen = sheets.chosen(job).from(started.code());
+    Assembled set = sheets.assemble(job, chosen.on(printer.get().placeId(), chosen.plateId()));
+    if (set.sheet() != null) {
+      refuseBusy(set.printer());
+      set.sheet().gates().stream()
+          .filter(gate -> gate.hard() && !gate.met())
+          .findFirst()
+          .ifPresent(
+              gate -> {
+                throw new InvalidValueException(
+                    "code",
+                    gate.words(),
+                    "a job whose checks are met",
+                    "Mend it, or start it on its setup sheet, where a reason can be given.");
+              });
+      begun(job, set, Map.of());
+    }
+  }
+
+  private Optional<Machines.KnownPrinter> printerOf(KnownJob job, JobStarted started) {
+    Long place = started.placeId() == null ? sheets.chosen(job).printerId() : started.placeId();
+    return machines.printers().stream()
+        .filter(printer -> place != null && printer.placeId() == place)
+        .findFirst();
+  }
+
+  /** A job was said to be printed elsewhere; how it came out is still to be said. */
+  @EventListener
+  void jobDone(JobDone done) {
+    runs.findByJobIdAndRemovedSIsNullOrderByStartedSAsc(done.jobId()).stream()
+        .filter(PrintRun::isRunning)
+        .forEach(
+            run ->
+                end(
+                    run,
+                    new Finish(
+                        Outcome.GOOD, null, null, List.of(), null, null, UsedBy.COMPUTED, null)));
+  }
+
+  /** How far a print is, %; from the printer where it tells. */
+  double progressPercent(PrintRun run) {
+    return run.endedS != null
+        ? run.progressPercent
+        : probes
+            .latest(run.printerId, Quantity.PROGRESS, 1000 * run.startedS)
+            .map(shown -> Math.max(run.progressPercent, shown.value()))
+            .orElse(run.progressPercent);
+  }
+
+  /** Says by hand how far it is; it never goes back. */
+  @Transactional
+  public PrintRun progress(long id, Double percent) {
+    PrintRun run = running(id);
+    double said =
+        Require.within("percent", Require.present("percent", percent, "0 to 100 %"), 0, 100, "%");
+    double before = progressPercent(run);
+    if (said < before) {
+      throw new InvalidValueException(
+          "percent",
+          Require.plain(said) + " %",
+          "at least " + Require.plain(Math.floor(before)) + " %, where it was",
+          "A print does not go back; say how it ended and start it again instead.");
+    }
+    run.progressPercent = said;
+    return runs.saveAndFlush(run);
+  }
+
+  private PrintRun running(long id) {
+    PrintRun run = run(id);
+    if (!run.isRunning()) {
+      throw new InvalidValueException(
+          "id", run.name, "a print that is running", "It has ended; correct how it ended instead.");
+    }
+    return run;
+  }
+
+  /** Ends a print: what it took comes off the spool's outside, and counters move. */
+  @Transactional
+  public PrintRun finish(long id, Finish finish) {
+    PrintRun run = running(id);
+    Require.present("outcome", finish.outcome, List.of(Outcome.values()).toString());
+    boolean jobOpen = jobs.job(run.jobId).doneS() == null;
+    end(run, finish);
+    boolean again = finish.outcome == Outcome.FAILED || finish.outcome == Outcome.CANCELLED;
+    if (again) {
+      jobs.reopen(run.jobId);
+    } else if (jobOpen) {
+      jobs.done(run.jobId);
+    }
+    return run;
+  }
+
+  private void end(PrintRun run, Finish finish) {
+    double share =
+        finish.outcome == Outcome.GOOD || finish.outcome == Outcome.FLAWED
+            ? 1
+            : shareDone(run, finish.failedAtMm);
+    double used =
+        finish.usedG == null
+            ? Math.round(10 * share * run.grams) / 10.0
+            : Require.within("usedG", finish.usedG, 0, 20_000, "g");
+    describe(run, finish);
+    Material material = catalogue.named(run.material);
+    long end = now();
+    change(
+        run,
+        it -> {
+          it.endedS = end;
+          it.usedG = used;
+          it.usedBy =
+              finish.grossMassG != null
+                  ? UsedBy.WEIGHED
+                  : finish.usedG == null || finish.usedBy == null ? UsedBy.COMPUTED : finish.usedBy;
+          it.progressPercent = share == 1 ? 100 : Math.max(it.progressPercent, 100 * share);
+          it.chamberMeanC = chamberC(it, end);
+          it.roomMeanC =
+              Optional.ofNullable(machines.printer(it.printerId).roomId())
+                  .map(room -> meanC(room, it.startedS, end))
+                  .orElse(null);
+        });
+    if (finish.grossMassG != null) {
+      spools.weighed(run.code, finish.grossMassG);
+    } else if (used > 0 && spools.isInStock(run.code)) {
+      spools.used(run.code, used);
+    }
+    double metres =
+        used / (material.densityKgPerM3() / MM3_PER_CM3) * MM3_PER_CM3 / FILAMENT_MM2 / 1000;
+    machines.printed(
+        run.printerId,
+        run.plateId,
+        material,
+        used,
+        metres,
+        Math.min(run.hours * share, (end - run.startedS) / 3600.0));
+  }
+
+  /** Mean air around the part, as the printer shows it, °C; null where it shows none. */
+  private Double chamberC(PrintRun run, long toS) {
+    OptionalDouble mean =
+        probes.mean(run.printerId, Quantity.CHAMBER, 1000 * run.startedS, 1000 * toS);
+    return mean.isPresent() ? mean.getAsDouble() : null;
+  }
+
+  /** Mean air of a place over a span, °C; null where nothing was recorded of it. */
+  private Double meanC(long placeId, long fromS, long toS) {
+    if (!climates.hasOwnRecord(placeId)) {
+      return null;
+    }
+    return climates.climate(placeId).series().mean(fromS, Math.max(fromS + 60, toS)).temperatureC();
+  }
+
+  private double shareDone(PrintRun run, Double failedAtMm) {
+    double height = Sheets.part(run.part).heightMm();
+    double byHeight = failedAtMm == null ? -1 : failedAtMm / height;
+    return Math.min(1, byHeight >= 0 ? byHeight : progressPercent(run) / 100);
+  }
+
+  private void describe(PrintRun run, Finish finish) {
+    double height = Sheets.part(run.part).heightMm();
+    if (finish.failedAtMm != null) {
+      Require.within("failedAtMm", finish.failedAtMm, 0, height, "mm");
+    }
+    if (finish.note != null && finish.note.length() > LONGEST_NOTE) {
+      throw new InvalidValueException(
+          "note", finish.note.length() + " characters", "up to " + LONGEST_NOTE, "Shorten it.");
+    }
+    List<String> signs = finish.signs == null ? List.of() : finish.signs;
+    for (String sign : signs) {
+      if (PrintSign.ofId(sign).isEmpty()) {
+        throw new InvalidValueException(
+            "signs", "\"" + sign + "\"", PrintSign.ids(), "Choose what was seen from the list.");
+      }
+    }
+    change(
+        run,
+        it -> {
+          it.outcome = finish.outcome;
+          it.ending = finish.ending == null ? PrintSign.ending(signs) : finish.ending;
+          if (it.ending == null && finish.outcome == Outcome.GOOD && finish.signs != null) {
+            it.ending = Ending.HELD;
+          }
+          it.failedAtMm = finish.failedAtMm;
+          it.signs = String.join(",", signs);
+          it.note = finish.note == null || finish.note.isBlank() ? null : finish.note.strip();
+        });
+  }
+
+  /** Corrects what was said of how it came out; mass and counters stay. */
+  @Transactional
+  public PrintRun correct(long id, Finish finish) {
+    PrintRun run = run(id);
+    if (run.endedS == null) {
+      throw new InvalidValueException(
+          "id", run.name, "a print that has ended", "Say first how it ended.");
+    }
+    Require.present("outcome", finish.outcome, List.of(Outcome.values()).toString());
+    describe(run, finish);
+    return run;
+  }
+
+  private void change(PrintRun run, Consumer<PrintRun> change) {
+    Edits.Before before = edits.before(editable, run);
+    change.accept(run);
+    runs.saveAndFlush(run);
+    edits.changed(editable, run.id, before, run);
+  }
+
+  /** Puts a printed job back among those to come. */
+  @Transactional
+  public void again(long runId) {
+    PrintRun run = run(runId);
+    if (run.isRunning()) {
+      throw new InvalidValueException(
+          "id", run.name, "a print that has ended", "Say first how it ended.");
+    }
+    jobs.reopen(run.jobId);
+  }
+
+  List<PrintRun> running() {
+    return runs.findByRemovedSIsNullAndEndedSIsNullOrderByStartedSAsc();
+  }
+
+  List<PrintRun> ended() {
+    return runs.findTop200ByRemovedSIsNullAndEndedSIsNotNullOrderByEndedSDescIdDesc();
+  }
+
+  List<PrintRun> ofJob(long jobId) {
+    return new ArrayList<>(runs.findByJobIdAndRemovedSIsNullOrderByStartedSAsc(jobId));
+  }
+}

@@ -1,0 +1,330 @@
+package mindspool.server.print;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import mindspool.core.climate.ClimateSeries;
+import mindspool.core.material.Material;
+import mindspool.core.material.MaterialCatalogue;
+import mindspool.core.moisture.AirContact;
+import mindspool.core.moisture.SpoolState;
+import mindspool.core.print.BedSurfaces;
+import mindspool.core.print.GripLearning;
+import mindspool.core.print.JobMetres;
+import mindspool.core.print.MountedPlate;
+import mindspool.core.print.SetupSheet;
+import mindspool.core.print.SheetCase;
+import mindspool.core.stock.LooseEnd;
+import mindspool.server.air.Climates;
+import mindspool.server.calc.PrintRequests.ChoicesRequest;
+import mindspool.server.calc.PrintRequests.PartRequest;
+import mindspool.server.machines.Machines;
+import mindspool.server.machines.Machines.KnownPlate;
+import mindspool.server.machines.Machines.KnownPrinter;
+import mindspool.server.places.PlaceInfo;
+import mindspool.server.plan.PrintJobs.KnownJob;
+import mindspool.server.shelf.Spools;
+import mindspool.server.shelf.Spools.CurrentSpool;
+import mindspool.server.shelf.Spools.SpoolHandling;
+import mindspool.server.stock.Lot.LabelRange;
+import org.springframework.stereotype.Service;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Puts the sheet of a job together from what is stored of its spool, printer, plate and room. */
+@Service
+class Sheets {
+
+  private static final JsonMapper JSON = JsonMapper.shared();
+  private static final double DAY_S = 86_400;
+  private static final double UNKNOWN_ROOM_C = 23;
+  private static final int MOST_SPOOLS = 6;
+
+  private final PrintStore.Sheets store;
+  private final Machines machines;
+  private final Learning learning;
+  private final Spools spools;
+  private final Climates climates;
+  private final MaterialCatalogue catalogue;
+  private final Clock clock;
+  private final BedSurfaces surfaces = BedSurfaces.standard();
+
+  Sheets(
+      PrintStore.Sheets store,
+      Machines machines,
+      Learning learning,
+      Spools spools,
+      Climates climates,
+      MaterialCatalogue catalogue,
+      Clock clock) {
+    this.store = store;
+    this.machines = machines;
+    this.learning = learning;
+    this.spools = spools;
+    this.climates = climates;
+    this.catalogue = catalogue;
+    this.clock = clock;
+  }
+
+  /**
+   * What a job is set up with.
+   *
+   * @param feedId place that its spool hangs in; null for the printer's own holder
+   * @param code the spool; null for none yet
+   * @param part null while nobody said how large it is
+   */
+  record Chosen(
+      Long printerId,
+      Long plateId,
+      Long feedId,
+      String code,
+      PartRequest part,
+      ChoicesRequest choices,
+      int version) {
+
+    Chosen on(Long otherPrinter, Long otherPlate) {
+      return new Chosen(otherPrinter, otherPlate, feedId, code, part, choices, version);
+    }
+
+    Chosen from(String otherCode) {
+      return new Chosen(printerId, plateId, feedId, otherCode, part, choices, version);
+    }
+  }
+
+  /**
+   * A sheet with what it rests on.
+   *
+   * @param sheet null while printer, plate, material or part are not said
+   * @param untaught the hold-down without what earlier prints taught, for the record
+   * @param learned what the plate's prints taught
+   * @param metres moisture of the job's metres; empty without a spool
+   */
+  record Assembled(
+      Chosen chosen,
+      Material material,
+      KnownPrinter printer,
+      KnownPlate plate,
+      SetupSheet sheet,
+      GripLearning learned,
+      List<JobMetres.Point> metres,
+      String hangsIn) {}
+
+  /** What was stored for a job, or what follows from the job and the workshop. */
+  Chosen chosen(KnownJob job) {
+    Optional<JobSheet> stored = store.findById(job.id());
+    if (stored.isPresent()) {
+      JobSheet sheet = stored.get();
+      return new Chosen(
+          sheet.printerId,
+          sheet.plateId,
+          sheet.feedId,
+          sheet.code,
+          part(sheet.part),
+          choices(sheet.choices),
+          sheet.version);
+    }
+    String code = job.code() != null ? job.code() : job.plannedCode();
+    List<KnownPrinter> printers = machines.printers();
+    KnownPrinter printer = printers.stream().findFirst().orElse(null);
+    if (code != null && spools.isInStock(code)) {
+      long where = spools.current(code).placeId();
+      printer = printers.stream().filter(it -> it.placeId() == where).findFirst().orElse(printer);
+    }
+    Long plate =
+        printer != null && printer.plateId() != null
+            ? printer.plateId()
+            : machines.plates().stream().findFirst().map(KnownPlate::id).orElse(null);
+    return new Chosen(
+        printer == null ? null : printer.placeId(),
+        plate,
+        null,
+        code,
+        null,
+        ChoicesRequest.NONE,
+        0);
+  }
+
+  static PartRequest part(String json) {
+    PartRequest part = JSON.readValue(json, PartRequest.class);
+    return part.lengthMm() == null ? null : part;
+  }
+
+  static ChoicesRequest choices(String json) {
+    return JSON.readValue(json, ChoicesRequest.class);
+  }
+
+  /** Checks that were started against, with their reasons. */
+  @SuppressWarnings("unchecked")
+  static Map<String, String> overrides(String json) {
+    return json.startsWith("[") ? Map.of() : JSON.readValue(json, Map.class);
+  }
+
+  static String json(Object value) {
+    return JSON.writeValueAsString(value);
+  }
+
+  /** Computes a job's sheet with what is chosen. Refuses a spool or machine that is not there. */
+  Assembled assemble(KnownJob job, Chosen chosen) {
+    CurrentSpool spool = chosen.code == null ? null : spools.current(chosen.code);
+    Material material =
+        spool != null
+            ? spool.material()
+            : job.material() == null ? null : catalogue.named(job.material());
+    KnownPrinter printer = chosen.printerId == null ? null : machines.printer(chosen.printerId);
+    KnownPlate plate = chosen.plateId == null ? null : machines.plate(chosen.plateId);
+    GripLearning learned = plate == null ? null : learning.of(plate).learned();
+    if (material == null || printer == null || plate == null || chosen.part == null) {
+      return new Assembled(
+          chosen, material, printer, plate, null, learned, List.of(), hangsIn(printer, chosen));
+    }
+    SheetCase dry =
+        sheetCase(material, printer, mounted(plate, learned), chosen, spool, Optional.empty());
+    if (spool == null) {
+      return new Assembled(
+          chosen,
+          material,
+          printer,
+          plate,
+          SetupSheet.of(dry, surfaces),
+          learned,
+          List.of(),
+          hangsIn(printer, chosen));
+    }
+    SetupSheet first = SetupSheet.of(dry, surfaces);
+    List<JobMetres.Point> metres = metres(job, spool, printer, chosen, first);
+    SheetCase wet =
+        sheetCase(
+            material,
+            printer,
+            mounted(plate, learned),
+            chosen,
+            spool,
+            Optional.of(forJob(spool, metres)));
+    return new Assembled(
+        chosen,
+        material,
+        printer,
+        plate,
+        SetupSheet.of(wet, surfaces),
+        learned,
+        metres,
+        hangsIn(printer, chosen));
+  }
+
+  private String hangsIn(KnownPrinter printer, Chosen chosen) {
+    if (chosen.feedId != null) {
+      return climates.place(chosen.feedId).name();
+    }
+    return printer == null ? null : printer.name();
+  }
+
+  /** The plate with what earlier prints taught of it. */
+  private static MountedPlate mounted(KnownPlate plate, GripLearning learned) {
+    return plate.mounted().taught(learned.grip().median(), learned.hold().median());
+  }
+
+  private SheetCase sheetCase(
+      Material material,
+      KnownPrinter printer,
+      MountedPlate plate,
+      Chosen chosen,
+      CurrentSpool spool,
+      Optional<SheetCase.SpoolForJob> forJob) {
+    return new SheetCase(
+        material,
+        chosen.part.toPart(),
+        printer.printer(),
+        plate,
+        new SheetCase.Surroundings(roomC(printer), OptionalDouble.empty()),
+        chosen.choices.toWishes(chosen.part),
+        spool == null ? SheetCase.Label.NONE : label(spools.handling(spool.code()).label()),
+        forJob,
+        Optional.ofNullable(printer.lastMaterial()).map(catalogue::named));
+  }
+
+  private static SheetCase.Label label(LabelRange range) {
+    return range == null
+        ? SheetCase.Label.NONE
+        : new SheetCase.Label(
+            orNaN(range.nozzleLowC()),
+            orNaN(range.nozzleHighC()),
+            orNaN(range.bedLowC()),
+            orNaN(range.bedHighC()));
+  }
+
+  private static double orNaN(Double value) {
+    return value == null ? Double.NaN : value;
+  }
+
+  /** The room that a printer stands in, mean of the last day, °C. */
+  double roomC(KnownPrinter printer) {
+    if (printer.roomId() == null) {
+      return UNKNOWN_ROOM_C;
+    }
+    long now = clock.instant().getEpochSecond();
+    return climates.climate(printer.roomId()).series().mean(now - DAY_S, now).temperatureC();
+  }
+
+  private List<JobMetres.Point> metres(
+      KnownJob job, CurrentSpool spool, KnownPrinter printer, Chosen chosen, SetupSheet sheet) {
+    long now = clock.instant().getEpochSecond();
+    double start = Math.max(now, job.startedS() != null ? now : job.startS());
+    PlaceInfo place = climates.place(chosen.feedId == null ? printer.placeId() : chosen.feedId);
+    double hours = Math.max(0.05, Math.min(1000, sheet.hours()));
+    ClimateSeries air = climates.outlook(place.id(), start, start + 3600 * hours);
+    AirContact contact = chosen.feedId == null ? AirContact.STILL : place.contact();
+    return JobMetres.of(
+        spool.material(),
+        stateAt(spool, start, now),
+        air,
+        contact,
+        start,
+        hours,
+        Math.max(0.1, sheet.grams()));
+  }
+
+  /** Water at a start to come: what it takes up until then, in the shape that it has now. */
+  private SpoolState stateAt(CurrentSpool spool, double startS, long nowS) {
+    if (startS <= nowS + 60) {
+      return spool.state();
+    }
+    double mean = spool.state().profile().meanPercent();
+    double then = spools.profileAhead(spool.code(), startS).meanPercent();
+    return mean > 0 ? spool.state().withContentScaled(then / mean) : spool.state();
+  }
+
+  private SheetCase.SpoolForJob forJob(CurrentSpool spool, List<JobMetres.Point> metres) {
+    SpoolHandling handling = spools.handling(spool.code());
+    double wettest = metres.stream().mapToDouble(JobMetres.Point::percent).max().orElse(0);
+    return new SheetCase.SpoolForJob(
+        metres.get(0).percent(),
+        wettest,
+        handling.leftG().typical(),
+        handling.leftG().typical() - handling.leftG().low(),
+        handling.end() == LooseEnd.SUSPECT || handling.end() == LooseEnd.TANGLE,
+        handling.smallestNozzleMm() / 1000);
+  }
+
+  /** Spools that could serve a job, those with enough filament and the driest first. */
+  List<String> candidates(KnownJob job, Material material) {
+    if (material == null) {
+      return List.of();
+    }
+    List<CurrentSpool> all = new ArrayList<>();
+    for (String code : spools.codes()) {
+      CurrentSpool spool = spools.current(code);
+      if (spool.material().name().equals(material.name())) {
+        all.add(spool);
+      }
+    }
+    all.sort(
+        Comparator.comparing((CurrentSpool spool) -> spool.netG() < job.grams())
+            .thenComparingDouble(
+                spool ->
+                    spool.state().profile().outerPercent() / spool.material().printLimitPercent()));
+    return all.stream().limit(MOST_SPOOLS).map(CurrentSpool::code).toList();
+  }
+}

@@ -1,0 +1,18 @@
+/** Print: what a job is set up with, whether it may start, what came of it, what that teaches. */
+@ApplicationModule(
+    allowedDependencies = {
+      "acts",
+      "air",
+      "calc",
+      "devices",
+      "http",
+      "machines",
+      "places",
+      "plan",
+      "shelf",
+      "stock",
+      "today"
+    })
+package mindspool.server.print;
+
+import org.springframework.modulith.ApplicationModule;

@@ -1,0 +1,448 @@
+package mindspool.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Print over HTTP: machines, sheets, prints from start to finish, and what they teach. */
+class PrintApiTest extends ServerTest {
+
+  private static int made;
+
+  private long room;
+  private long printer;
+  private long plate;
+
+  @BeforeEach
+  void aPrinterAndAPlate() {
+    made++;
+    room = place("Print hall " + made, "ROOM", null);
+    api.post(
+        "/api/places/" + room + "/typed-climates",
+        "{\"temperatureC\": 22, \"relativeHumidityPercent\": 40}");
+    printer = place("Press " + made, "PRINTER_HOLDER", room);
+    plate =
+        created(
+            "/api/plates",
+            "{\"name\": \"plate %d\", \"kind\": \"spring_steel_05\", \"surface\": \"smooth_pei\"}"
+                .formatted(made));
+  }
+
+  private long place(String name, String kind, Long within) {
+    return created(
+        "/api/places",
+        "{\"name\": \"%s\", \"kind\": \"%s\"%s}"
+            .formatted(name, kind, within == null ? "" : ", \"withinId\": " + within));
+  }
+
+  private long created(String path, String body) {
+    Api.Answer reply = api.post(path, body);
+    assertThat(reply.status()).as(reply.raw().body()).isEqualTo(201);
+    return reply.body().get("id").asLong();
+  }
+
+  private String spool(String material) {
+    Api.Answer reply =
+        api.post(
+            "/api/spools",
+            ("{\"material\": \"%s\", \"colourName\": \"reed\", \"placeId\": %d, \"nominalNetG\": 1000,"
+                    + " \"reel\": \"plastic\", \"emptyReelG\": 218, \"grossMassG\": 1218,"
+                    + " \"arrival\": \"SEALED_TIGHT\"}")
+                .formatted(material, room));
+    assertThat(reply.status()).as(reply.raw().body()).isEqualTo(201);
+    return reply.body().get("code").asString();
+  }
+
+  private long job(String code) {
+    return created(
+        "/api/jobs",
+        "{\"name\": \"job %d\", \"code\": \"%s\", \"grams\": 50, \"hours\": 3}"
+            .formatted(made, code));
+  }
+
+  private JsonNode setUp(long job, String more) {
+    Api.Answer reply =
+        api.put(
+            "/api/jobs/" + job + "/sheet",
+            ("{\"printerId\": %d, \"plateId\": %d, \"version\": 0,"
+                    + " \"part\": {\"lengthMm\": 60, \"widthMm\": 40, \"heightMm\": 12}%s}")
+                .formatted(printer, plate, more));
+    assertThat(reply.status()).as(reply.raw().body()).isEqualTo(200);
+    return reply.body();
+  }
+
+  private JsonNode started(long job) {
+    Api.Answer reply = api.post("/api/prints", "{\"jobId\": %d}".formatted(job));
+    assertThat(reply.status()).as(reply.raw().body()).isEqualTo(201);
+    return reply.body();
+  }
+
+  private static JsonNode gate(JsonNode view, String id) {
+    for (JsonNode gate : view.at("/sheet/gates")) {
+      if (gate.get("id").asString().equals(id)) {
+        return gate;
+      }
+    }
+    throw new AssertionError("no gate " + id);
+  }
+
+  @Test
+  void aJobIsSetUpStartedAndFinished() {
+    String code = spool("PLA");
+    long job = job(code);
+    JsonNode before = api.get("/api/jobs/" + job + "/sheet").body();
+    assertThat(before.get("sheet").isNull()).isTrue();
+    JsonNode view = setUp(job, "");
+    assertThat(view.at("/sheet/hold/verdict").asString()).isEqualTo("low");
+    assertThat(view.get("waterVerdict").asString()).startsWith("Go");
+    assertThat(view.get("metres").size()).isGreaterThan(3);
+    assertThat(view.at("/job/grams").asDouble())
+        .isCloseTo(view.at("/sheet/grams").asDouble(), within(0.1));
+
+    JsonNode run = started(job);
+    long id = run.get("id").asLong();
+    assertThat(run.get("printer").asString()).isEqualTo("Press " + made);
+    JsonNode loaded = api.get("/api/spools/" + code).body().get("spool");
+    assertThat(loaded.get("placeId").asLong()).isEqualTo(printer);
+    assertThat(loaded.get("sealed").asBoolean()).as("a bag is opened to print").isFalse();
+    assertThat(loaded.get("end").asString()).isEqualTo("LOADED");
+    assertThat(api.get("/api/jobs/" + job + "/sheet").body().get("runId").asLong()).isEqualTo(id);
+
+    double left = api.get("/api/spools/" + code).body().at("/spool/remainingG/typical").asDouble();
+    Api.Answer finished =
+        api.post("/api/prints/" + id + "/finish", "{\"outcome\": \"GOOD\", \"signs\": []}");
+    assertThat(finished.status()).as(finished.raw().body()).isEqualTo(200);
+    double used = finished.body().get("usedG").asDouble();
+    assertThat(used).isPositive();
+    assertThat(api.get("/api/spools/" + code).body().at("/spool/remainingG/typical").asDouble())
+        .isCloseTo(left - used, within(0.01));
+    assertThat(finished.body().get("ending").asString()).isEqualTo("HELD");
+    JsonNode printed = api.get("/api/printers/" + printer).body();
+    assertThat(printed.get("lastMaterial").asString()).isEqualTo("PLA");
+    assertThat(printed.get("plateId").asLong()).isEqualTo(plate);
+    assertThat(plate().get("printsSinceWash").asInt()).isEqualTo(1);
+
+    long act = finished.act();
+    assertThat(api.undo(act).status()).isEqualTo(200);
+    assertThat(api.get("/api/prints/" + id).body().get("endedS").isNull()).isTrue();
+    assertThat(api.get("/api/spools/" + code).body().at("/spool/remainingG/typical").asDouble())
+        .isCloseTo(left, within(0.01));
+    assertThat(plate().get("printsSinceWash").asInt()).isZero();
+  }
+
+  private JsonNode plate() {
+    for (JsonNode each : api.get("/api/plates").body()) {
+      if (each.get("id").asLong() == plate) {
+        return each;
+      }
+    }
+    throw new AssertionError("no plate " + plate);
+  }
+
+  @Test
+  void aHardCheckTakesAReasonWhichIsKept() {
+    String code = spool("ABS");
+    long job = job(code);
+    JsonNode view = setUp(job, "");
+    assertThat(gate(view, "fumes").get("met").asBoolean()).isFalse();
+    Api.Answer refused = api.post("/api/prints", "{\"jobId\": %d}".formatted(job));
+    assertThat(refused.status()).isEqualTo(422);
+    assertThat(refused.raw().body()).contains("styrene").contains("reason");
+    assertThat(api.get("/api/jobs/" + job + "/sheet").body().get("runId").isNull()).isTrue();
+    assertThat(api.get("/api/spools/" + code).body().at("/spool/placeId").asLong()).isEqualTo(room);
+    Api.Answer short3 =
+        api.post(
+            "/api/prints",
+            "{\"jobId\": %d, \"overrides\": [{\"gate\": \"fumes\", \"reason\": \" \"}]}"
+                .formatted(job));
+    assertThat(short3.status()).isEqualTo(422);
+    Api.Answer begun =
+        api.post(
+            "/api/prints",
+            "{\"jobId\": %d, \"overrides\": [{\"gate\": \"fumes\", \"reason\": \"window open\"}]}"
+                .formatted(job));
+    assertThat(begun.status()).as(begun.raw().body()).isEqualTo(201);
+    assertThat(begun.body().at("/overrides/0/reason").asString()).isEqualTo("window open");
+  }
+
+  @Test
+  void aBusyPrinterAndASpoolInADryerAreRefused() {
+    String first = spool("PLA");
+    long one = job(first);
+    setUp(one, "");
+    started(one);
+    String second = spool("PLA");
+    long two = job(second);
+    setUp(two, "");
+    Api.Answer busy = api.post("/api/prints", "{\"jobId\": %d}".formatted(two));
+    assertThat(busy.status()).isEqualTo(422);
+    assertThat(busy.raw().body()).contains("printerId").contains("printing");
+    Api.Answer twice = api.post("/api/prints", "{\"jobId\": %d}".formatted(one));
+    assertThat(twice.status()).isEqualTo(422);
+    assertThat(twice.raw().body()).contains("It is printing");
+
+    api.post("/api/spools/" + second + "/openings", "{}");
+    long dryer = place("Oven " + made, "DRYER", room);
+    long other = place("Second press " + made, "PRINTER_HOLDER", room);
+    Api.Answer cycle =
+        api.post(
+            "/api/cycles",
+            "{\"dryerId\": %d, \"codes\": [\"%s\"], \"setpointC\": 45, \"hours\": 4}"
+                .formatted(dryer, second));
+    assertThat(cycle.status()).as(cycle.raw().body()).isEqualTo(201);
+    JsonNode sheet = api.get("/api/jobs/" + two + "/sheet").body();
+    api.put(
+        "/api/jobs/" + two + "/sheet",
+        "{\"printerId\": %d, \"version\": %d}".formatted(other, sheet.get("version").asInt()));
+    Api.Answer drying = api.post("/api/prints", "{\"jobId\": %d}".formatted(two));
+    assertThat(drying.status()).isEqualTo(422);
+    assertThat(drying.raw().body()).contains("Oven").contains("out of the dryer");
+  }
+
+  @Test
+  void progressNeverGoesBack() {
+    String code = spool("PLA");
+    long job = job(code);
+    setUp(job, "");
+    long id = started(job).get("id").asLong();
+    assertThat(api.post("/api/prints/" + id + "/progress", "{\"percent\": 40}").status())
+        .isEqualTo(200);
+    Api.Answer back = api.post("/api/prints/" + id + "/progress", "{\"percent\": 20}");
+    assertThat(back.status()).isEqualTo(422);
+    assertThat(back.raw().body()).contains("percent").contains("40");
+    for (String bad : List.of("-1", "101", "null")) {
+      assertThat(
+              api.post("/api/prints/" + id + "/progress", "{\"percent\": %s}".formatted(bad))
+                  .status())
+          .as(bad)
+          .isEqualTo(422);
+    }
+    Api.Answer failed =
+        api.post(
+            "/api/prints/" + id + "/finish",
+            "{\"outcome\": \"FAILED\", \"failedAtMm\": 3, \"signs\": [\"corner-up\"]}");
+    assertThat(failed.status()).as(failed.raw().body()).isEqualTo(200);
+    assertThat(failed.body().get("ending").asString()).isEqualTo("CORNER_LIFTED");
+    assertThat(failed.body().get("usedG").asDouble())
+        .isCloseTo(failed.body().get("grams").asDouble() * 3 / 12, within(0.2));
+    JsonNode again = api.get("/api/jobs/" + job + "/sheet").body();
+    assertThat(again.at("/job/startedS").isNull()).isTrue();
+    assertThat(started(job).get("id").asLong()).isNotEqualTo(id);
+  }
+
+  @Test
+  void printsTeachThePlateAndCanBeForgotten() {
+    List<Long> runs = new ArrayList<>();
+    for (int i = 0; i < 3; i++) {
+      String code = spool("PETG");
+      long job = job(code);
+      setUp(job, "");
+      Api.Answer begun =
+          api.post(
+              "/api/prints",
+              ("{\"jobId\": %d, \"overrides\": [{\"gate\": \"danger\", \"reason\": \"old plate\"}]}")
+                  .formatted(job));
+      assertThat(begun.status()).as(begun.raw().body()).isEqualTo(201);
+      long id = begun.body().get("id").asLong();
+      runs.add(id);
+      api.post(
+          "/api/prints/" + id + "/finish", "{\"outcome\": \"FLAWED\", \"signs\": [\"corner-up\"]}");
+    }
+    JsonNode learned = api.get("/api/plates/" + plate + "/learning").body();
+    assertThat(learned.at("/after/prints").asInt()).isEqualTo(3);
+    assertThat(learned.at("/after/grip/median").asDouble()).isLessThan(0.6);
+    assertThat(learned.at("/before/grip/median").asDouble()).isCloseTo(1, within(1e-6));
+    api.put(
+        "/api/prints/" + runs.get(0) + "/outcome", "{\"outcome\": \"GOOD\", \"ending\": \"HELD\"}");
+    assertThat(
+            api.get("/api/plates/" + plate + "/learning")
+                .body()
+                .at("/after/grip/median")
+                .asDouble())
+        .isGreaterThan(learned.at("/after/grip/median").asDouble());
+    api.post("/api/plates/" + plate + "/learning/reset", "");
+    assertThat(api.get("/api/plates/" + plate + "/learning").body().at("/after/prints").asInt())
+        .isZero();
+  }
+
+  @Test
+  void whatIsLearnedChangesTheVerdictButNotTheRecord() {
+    String code = spool("ABS");
+    long job = job(code);
+    JsonNode untaught = setUp(job, "");
+    String start =
+        "{\"jobId\": %d, \"overrides\": [{\"gate\": \"fumes\", \"reason\": \"window open\"}]}"
+            .formatted(job);
+    long id = api.post("/api/prints", start).body().get("id").asLong();
+    api.post(
+        "/api/prints/" + id + "/finish",
+        "{\"outcome\": \"FAILED\", \"ending\": \"CORNER_LIFTED\"}");
+    JsonNode taught = api.get("/api/jobs/" + job + "/sheet").body();
+    assertThat(taught.at("/sheet/hold/adhesionRatio").asDouble())
+        .isGreaterThan(1.2 * untaught.at("/sheet/hold/adhesionRatio").asDouble());
+    long second = api.post("/api/prints", start).body().get("id").asLong();
+    assertThat(api.get("/api/prints/" + second).body().get("plateRatio").asDouble())
+        .isCloseTo(api.get("/api/prints/" + id).body().get("plateRatio").asDouble(), within(1e-9));
+  }
+
+  @Test
+  void aJobStartedElsewherePrintsToo() {
+    String code = spool("PLA");
+    long job = job(code);
+    setUp(job, "");
+    Api.Answer begun =
+        api.post(
+            "/api/jobs/" + job + "/start",
+            "{\"code\": \"%s\", \"placeId\": %d}".formatted(code, printer));
+    assertThat(begun.status()).as(begun.raw().body()).isEqualTo(200);
+    JsonNode running = api.get("/api/prints").body().get("running");
+    boolean found = false;
+    for (JsonNode run : running) {
+      found |= run.get("jobId").asLong() == job;
+    }
+    assertThat(found).isTrue();
+    api.post("/api/jobs/" + job + "/done", "");
+    JsonNode sheet = api.get("/api/jobs/" + job + "/sheet").body();
+    assertThat(sheet.get("runId").isNull()).isTrue();
+  }
+
+  @Test
+  void previewStoresNothingAndLeversAnswer() {
+    String code = spool("PLA");
+    long job = job(code);
+    JsonNode stored = setUp(job, "");
+    JsonNode preview =
+        api.post("/api/jobs/" + job + "/sheet/preview", "{\"choices\": {\"bedTemperatureC\": 30}}")
+            .body();
+    assertThat(preview.at("/sheet/hold/adhesionRatio").asDouble())
+        .isGreaterThan(stored.at("/sheet/hold/adhesionRatio").asDouble());
+    assertThat(preview.at("/sheet/hold/remedies").size()).isPositive();
+    assertThat(api.get("/api/jobs/" + job + "/sheet").body().get("sheet"))
+        .isEqualTo(stored.get("sheet"));
+    Api.Answer bad =
+        api.post("/api/jobs/" + job + "/sheet/preview", "{\"choices\": {\"brimMm\": -1}}");
+    assertThat(bad.status()).isEqualTo(422);
+    assertThat(bad.raw().body()).contains("brimMm");
+  }
+
+  @Test
+  void theCardSaysWhatIsSet() throws Exception {
+    String code = spool("PLA");
+    long job = job(code);
+    setUp(job, ", \"choices\": {\"brimMm\": 4}");
+    byte[] card = api.bytes("/api/jobs/" + job + "/card.pdf");
+    try (PDDocument document = Loader.loadPDF(card)) {
+      String text = new PDFTextStripper().getText(document);
+      assertThat(text).contains("job " + made).contains(code).contains("Brim").contains("4 mm");
+      // ISO 216: A5 is 148 by 210 mm.
+      assertThat(document.getPage(0).getMediaBox().getWidth() / 72 * 25.4f)
+          .isCloseTo(148, within(0.5f));
+    }
+    String csv = new String(api.bytes("/api/jobs/" + job + "/card.csv"), StandardCharsets.UTF_8);
+    assertThat(csv).startsWith("setting,value").contains("Nozzle,210 °C");
+  }
+
+  @Test
+  void platesAndPrintersAreDescribedAndCorrected() {
+    Api.Answer measured =
+        api.post(
+            "/api/plates/" + plate + "/hold-measurements", "{\"pullN\": 20, \"areaMm2\": 4000}");
+    assertThat(measured.body().get("holdPressureKPa").asDouble()).isCloseTo(5, within(1e-6));
+    assertThat(measured.body().get("usualHold").asBoolean()).isFalse();
+    Api.Answer zero =
+        api.post(
+            "/api/plates/" + plate + "/hold-measurements", "{\"pullN\": 0, \"areaMm2\": 4000}");
+    assertThat(zero.status()).isEqualTo(422);
+    assertThat(zero.raw().body()).contains("pullN");
+    Api.Answer nothing =
+        api.post(
+            "/api/plates",
+            "{\"name\": \"air\", \"kind\": \"glass_4\", \"surface\": \"glass\", \"massKg\": 0}");
+    assertThat(nothing.status()).isEqualTo(422);
+    assertThat(nothing.raw().body()).contains("massKg");
+    Api.Answer unknown =
+        api.post("/api/plates", "{\"name\": \"x\", \"kind\": \"paper\", \"surface\": \"glass\"}");
+    assertThat(unknown.raw().body()).contains("plate.kind").contains("spring_steel_05");
+
+    Api.Answer hot =
+        api.put(
+            "/api/printers/" + printer,
+            "{\"version\": 0, \"machine\": {\"bedMaxC\": 500}, \"lastMaterial\": \"PLA\"}");
+    assertThat(hot.status()).isEqualTo(422);
+    assertThat(hot.raw().body()).contains("bedMaxC");
+    Api.Answer described =
+        api.put(
+            "/api/printers/" + printer,
+            "{\"version\": 0, \"machine\": {\"hotEnd\": \"LINED\", \"chamber\": \"ENCLOSED\"}}");
+    assertThat(described.status()).as(described.raw().body()).isEqualTo(200);
+    assertThat(described.body().get("nozzleMaxC").asDouble()).isEqualTo(245);
+    Api.Answer stale =
+        api.put(
+            "/api/printers/" + printer,
+            "{\"version\": 7, \"machine\": {\"hotEnd\": \"ALL_METAL\"}}");
+    assertThat(stale.status()).isEqualTo(409);
+    assertThat(api.get("/api/printers/" + room).status()).isEqualTo(422);
+  }
+
+  @Test
+  void anInterfaceLayerIsSpreadAndWorn() {
+    Api.Answer spread =
+        api.post("/api/plates/" + plate + "/coats", "{\"interfaceLayer\": \"eng_water\"}");
+    assertThat(spread.body().get("coatPrintsLeft").asInt()).isBetween(30, 50);
+    String code = spool("PLA");
+    long job = job(code);
+    setUp(job, "");
+    long id = started(job).get("id").asLong();
+    api.post("/api/prints/" + id + "/finish", "{\"outcome\": \"GOOD\"}");
+    assertThat(plate().get("coatPrintsLeft").asInt())
+        .isEqualTo(spread.body().get("coatPrintsLeft").asInt() - 1);
+    assertThat(
+            api.post("/api/plates/" + plate + "/coats", "{\"interfaceLayer\": \"jam\"}").status())
+        .isEqualTo(422);
+  }
+
+  @Test
+  void waysAreRankedWithReasons() {
+    long laminate =
+        created(
+            "/api/plates",
+            "{\"name\": \"stiff %d\", \"kind\": \"laminate_4\", \"surface\": \"g10\"}"
+                .formatted(made));
+    String code = spool("PLA");
+    long job = job(code);
+    setUp(job, "");
+    JsonNode ways = api.get("/api/jobs/" + job + "/ways").body();
+    assertThat(ways.size()).isGreaterThanOrEqualTo(2);
+    int before = 0;
+    for (JsonNode way : ways) {
+      assertThat(way.get("hardUnmet").asInt()).isGreaterThanOrEqualTo(before);
+      before = way.get("hardUnmet").asInt();
+      assertThat(way.get("why").asString()).isNotBlank();
+    }
+    assertThat(laminate).isPositive();
+  }
+
+  @Test
+  void aJobWithoutMaterialDataOrPlaceIsRefusedPlainly() {
+    assertThat(api.get("/api/jobs/999999/sheet").status()).isEqualTo(404);
+    String code = spool("PLA");
+    long job = job(code);
+    Api.Answer unset = api.post("/api/prints", "{\"jobId\": %d}".formatted(job));
+    assertThat(unset.status()).isEqualTo(422);
+    assertThat(unset.raw().body()).contains("setup sheet");
+    Api.Answer card = api.get("/api/jobs/" + job + "/card.csv");
+    assertThat(card.status()).isEqualTo(422);
+    Api.Answer sign =
+        api.post("/api/prints/999999/finish", "{\"outcome\": \"GOOD\", \"signs\": [\"ghosts\"]}");
+    assertThat(sign.status()).isEqualTo(404);
+  }
+}

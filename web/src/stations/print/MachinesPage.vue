@@ -1,0 +1,137 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { answer, client, Problem, type Schemas } from '@/api/client'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import { hours, metres } from '@/parts/format'
+import { useActs } from '@/stores/acts'
+import PlateCard from './PlateCard.vue'
+import PlateForm from './PlateForm.vue'
+import PrinterForm from './PrinterForm.vue'
+
+const acts = useActs()
+const printers = ref<Schemas['PrinterView'][] | null>(null)
+const plates = ref<Schemas['PlateView'][]>([])
+const choices = ref<Schemas['PrintChoicesView'] | null>(null)
+const problem = ref<Problem | null>(null)
+const open = ref<number | null>(null)
+const adding = ref(false)
+
+async function read() {
+  try {
+    const [foundPrinters, foundPlates, found] = await Promise.all([
+      answer(client.GET('/api/printers')),
+      answer(client.GET('/api/plates')),
+      answer(client.GET('/api/print-choices')),
+    ])
+    printers.value = foundPrinters
+    plates.value = foundPlates
+    choices.value = found
+    problem.value = null
+  } catch (cause) {
+    problem.value = Problem.of(cause)
+  }
+}
+watch(() => acts.changes, read, { immediate: true })
+
+const headline = computed(() => {
+  const count = printers.value?.length ?? 0
+  return `${count === 1 ? 'One printer' : `${count} printers`}, ${plates.value.length === 1 ? 'one plate' : `${plates.value.length} plates`}`
+})
+
+function plateName(id: number | null | undefined): string {
+  return plates.value.find((plate) => plate.id === id)?.name ?? 'no plate said'
+}
+</script>
+
+<template>
+  <main class="machines">
+    <header>
+      <h1>{{ headline }}</h1>
+      <p class="soft">
+        What is said here decides which settings are possible and what holds. What nobody said is
+        taken as usual for a desktop printer.
+      </p>
+    </header>
+    <ProblemNote v-if="problem" :problem="problem" />
+
+    <section v-if="printers && choices" aria-labelledby="printers-title">
+      <h2 id="printers-title">Printers</h2>
+      <p v-if="printers.length === 0">
+        A printer is a place that spools hang in. <router-link to="/shelf">Add a place</router-link>
+        of the kind “printer holder”; then it is described here.
+      </p>
+      <article v-for="printer in printers" :key="printer.placeId" class="thing">
+        <div class="row">
+          <h3>{{ printer.name }}</h3>
+          <button
+            class="button plain small"
+            :aria-expanded="open === printer.placeId"
+            @click="open = open === printer.placeId ? null : printer.placeId"
+          >
+            {{ open === printer.placeId ? 'close' : 'describe'
+            }}<span class="sr-only"> {{ printer.name }}</span>
+          </button>
+          <router-link class="small" :to="`/place/${printer.placeId}`">its place</router-link>
+        </div>
+        <p>
+          Hot end {{ printer.hotEndTitle }}, up to {{ printer.nozzleMaxC.toFixed(0) }} °C; nozzle
+          {{ printer.machine.nozzleDiameterMm }} mm of {{ printer.nozzleTitle
+          }}{{
+            printer.boreGrowthPercent >= 1
+              ? `, worn by ${printer.boreGrowthPercent.toFixed(0)} %`
+              : ''
+          }}; bed up to {{ printer.machine.bedMaxC }} °C; {{ printer.chamberTitle }};
+          {{ printer.machine.ventilated ? 'fumes led off' : 'no ventilation said' }}.
+          {{ plateName(printer.plateId) }} lies on it.
+        </p>
+        <p class="soft small">
+          Last printed: {{ printer.lastMaterial ?? 'not known' }}.
+          {{
+            printer.printedHours > 0
+              ? `${hours(printer.printedHours)} and ${metres(printer.printedMetres)} counted.`
+              : 'Nothing counted yet.'
+          }}
+        </p>
+        <PrinterForm
+          v-if="open === printer.placeId"
+          :printer="printer"
+          :plates="plates"
+          :choices="choices"
+          @done="open = null"
+        />
+      </article>
+    </section>
+
+    <section v-if="choices" aria-labelledby="plates-title">
+      <div class="row">
+        <h2 id="plates-title">Build plates</h2>
+        <button class="button plain small" @click="adding = !adding">
+          {{ adding ? 'close' : 'Add a plate' }}
+        </button>
+      </div>
+      <PlateForm v-if="adding" :choices="choices" @done="adding = false" />
+      <PlateCard v-for="plate in plates" :key="plate.id" :plate="plate" :choices="choices" />
+    </section>
+  </main>
+</template>
+
+<style scoped>
+.machines {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 1.6rem;
+  max-width: 68rem;
+}
+
+.thing {
+  padding: 0.8rem 0;
+  border-top: 1px solid var(--hairline);
+}
+
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem 1rem;
+  align-items: baseline;
+}
+</style>
