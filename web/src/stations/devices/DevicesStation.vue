@@ -69,8 +69,20 @@ function value(channel: Schemas['ChannelView']): string {
   if (channel.latest === null) {
     return 'nothing yet'
   }
-  const decimals = channel.quantity === 'MASS' ? 1 : 1
-  return `${channel.latest.toFixed(decimals)} ${channel.quantityUnit}`
+  if (channel.quantity === 'FILAMENT') {
+    return channel.latest > 0 ? 'filament there' : 'filament run out'
+  }
+  const said = `${channel.latest.toFixed(1)} ${channel.quantityUnit}`
+  const part = PARTS[channel.quantity]
+  return part ? `${part} ${said}` : said
+}
+
+/** Of a printer more than one part tells its temperature. */
+const PARTS: Partial<Record<Schemas['ChannelView']['quantity'], string>> = {
+  CHAMBER: 'chamber',
+  BED: 'bed',
+  NOZZLE: 'nozzle',
+  PROGRESS: 'done',
 }
 
 function latestS(device: Schemas['DeviceView']): number | null {
@@ -129,9 +141,13 @@ const VERDICTS: Record<Schemas['CheckView']['verdict'], string> = {
         </p>
       </div>
       <div class="values">
-        <span v-for="channel in device.channels" :key="channel.id" class="value">{{
-          value(channel)
-        }}</span>
+        <span
+          v-for="channel in device.channels"
+          :key="channel.id"
+          class="value"
+          :class="{ many: device.channels.length > 2 }"
+          >{{ value(channel) }}</span
+        >
         <p v-if="device.correctedPercent !== null" class="small soft">
           {{
             device.checks.some((check) => !check.undone)
@@ -246,6 +262,13 @@ const VERDICTS: Record<Schemas['CheckView']['verdict'], string> = {
   font-weight: 700;
   margin-right: 1rem;
   white-space: nowrap;
+}
+
+.value.many {
+  display: block;
+  font-size: var(--size-2);
+  font-weight: 400;
+  white-space: normal;
 }
 
 .acts {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive, ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import { grams, hours, inShownUnits, metres, moment, temperature } from '@/parts/format'
@@ -9,6 +9,7 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 import { useActs } from '@/stores/acts'
 import { useShelf } from '@/stores/shelf'
 import BaseFromAbove from './BaseFromAbove.vue'
+import ChosenFields from './ChosenFields.vue'
 import LeverRow from './LeverRow.vue'
 import OverHeight from './OverHeight.vue'
 import PartFields from './PartFields.vue'
@@ -43,9 +44,10 @@ const draft = ref<Draft | null>(null)
 const printers = ref<Schemas['PrinterView'][]>([])
 const plates = ref<Schemas['PlateView'][]>([])
 const layers = ref<Schemas['PrintOptionView'][]>([])
+const practices = ref<Schemas['PrintOptionView'][]>([])
 const loading = ref<Problem | null>(null)
 const saving = ref<Problem | null>(null)
-const newBox = reactive(newPart())
+const newBox = ref(newPart())
 const copied = ref(false)
 
 async function read() {
@@ -61,6 +63,7 @@ async function read() {
     printers.value = foundPrinters
     plates.value = foundPlates
     layers.value = choices.interfaceLayers
+    practices.value = choices.practices
     loading.value = null
     if (untouched) {
       draft.value = draftOf(sheet)
@@ -147,7 +150,7 @@ function move(lever: string, value: number) {
 
 function addPart() {
   if (draft.value) {
-    draft.value = { ...draft.value, part: { ...newBox } }
+    draft.value = { ...draft.value, part: { ...newBox.value } }
   }
 }
 
@@ -223,7 +226,9 @@ function repeatLast() {
     draft.value = {
       ...draft.value,
       printerId: last.printerId,
-      plateId: last.plateId ?? draft.value.plateId,
+      plateId: plates.value.some((each) => each.id === last.plateId)
+        ? (last.plateId ?? null)
+        : draft.value.plateId,
       choices: { ...last.choices },
     }
   }
@@ -347,7 +352,7 @@ function minutes(value: number | null | undefined): string {
         </p>
         <div v-if="cheapest" class="cure" data-testid="cure">
           <p>
-            Cheapest cure: <b>{{ inShownUnits(cheapest.words) }}</b>, hold-down
+            Cheapest remedy: <b>{{ inShownUnits(cheapest.words) }}</b>, hold-down
             {{ unsure(worst(cheapest), sheet.hold.unsurePercent) }}.
           </p>
           <button class="button" data-testid="take-cure" @click="take(cheapest)">
@@ -469,6 +474,11 @@ function minutes(value: number | null | undefined): string {
             <section aria-labelledby="part-side">
               <h2 id="part-side">The part</h2>
               <PartFields v-model="draft.part" />
+            </section>
+            <section aria-labelledby="chosen-title">
+              <h2 id="chosen-title">Set by hand</h2>
+              <p class="soft small">An empty field is computed.</p>
+              <ChosenFields v-model="draft.choices" :practices="practices" />
             </section>
             <section aria-labelledby="cooling-title">
               <h2 id="cooling-title">After the print</h2>

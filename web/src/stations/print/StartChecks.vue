@@ -39,7 +39,7 @@ function start() {
           <p v-if="gate.remedy" class="small">{{ inShownUnits(gate.remedy) }}</p>
           <label v-if="gate.hard && startable && !running" class="small reason">
             Start all the same, because
-            <input v-model="reasons[gate.id]" type="text" maxlength="200" />
+            <input v-model="reasons[gate.id]" type="text" maxlength="120" />
           </label>
         </div>
       </li>

@@ -3,6 +3,8 @@ package mindspool.server;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import com.hivemq.client.mqtt.datatypes.MqttQos;
+import com.hivemq.client.mqtt.mqtt3.Mqtt3BlockingClient;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
@@ -172,6 +174,16 @@ class PrintApiTest extends ServerTest {
                 .formatted(job));
     assertThat(begun.status()).as(begun.raw().body()).isEqualTo(201);
     assertThat(begun.body().at("/overrides/0/reason").asString()).isEqualTo("window open");
+
+    // A plate that is taken away while it is printed on does not hold the print up.
+    assertThat(api.delete("/api/plates/" + plate).status()).isEqualTo(204);
+    Api.Answer ended =
+        api.post(
+            "/api/prints/" + begun.body().get("id").asLong() + "/finish",
+            "{\"outcome\": \"GOOD\", \"signs\": [\"strings\", \"strings\", \"blobs\"]}");
+    assertThat(ended.status()).as(ended.raw().body()).isEqualTo(200);
+    assertThat(ended.body().get("signs").size()).isEqualTo(2);
+    assertThat(api.get("/api/printers/" + printer).body().get("plateId").isNull()).isTrue();
   }
 
   @Test
@@ -237,6 +249,130 @@ class PrintApiTest extends ServerTest {
     JsonNode again = api.get("/api/jobs/" + job + "/sheet").body();
     assertThat(again.at("/job/startedS").isNull()).isTrue();
     assertThat(started(job).get("id").asLong()).isNotEqualTo(id);
+  }
+
+  private Api.Answer mapped(String name, long placeId, String topic) {
+    return api.post(
+        "/api/devices",
+        ("{\"name\": \"%s\", \"kind\": \"PRINTER\", \"placeId\": %d, \"channels\": ["
+                + "{\"topicFilter\": \"%3$s\", \"pointer\": \"/progress\", \"unit\": \"PERCENT_DONE\"},"
+                + "{\"topicFilter\": \"%3$s\", \"pointer\": \"/chamber\", \"unit\": \"CHAMBER_CELSIUS\"},"
+                + "{\"topicFilter\": \"%3$s\", \"pointer\": \"/bed\", \"unit\": \"BED_CELSIUS\"},"
+                + "{\"topicFilter\": \"%3$s\", \"pointer\": \"/filament\", \"unit\": \"FILAMENT_THERE\"}]}")
+            .formatted(name, placeId, topic));
+  }
+
+  /** A real client of the real broker in the place of a printer. */
+  @Test
+  void aPrinterTellsItsProgressItself() {
+    String topic = "hall/" + made + "/press";
+    Api.Answer first = mapped("press device " + made, printer, topic);
+    assertThat(first.status()).as(first.raw().body()).isEqualTo(201);
+    long other = place("Rival press " + made, "PRINTER_HOLDER", room);
+    Api.Answer claimed = mapped("rival device " + made, other, topic);
+    assertThat(claimed.status()).isEqualTo(422);
+    assertThat(claimed.raw().body()).contains("topicFilter").contains("press device " + made);
+
+    String code = spool("PLA");
+    long job = job(code);
+    setUp(job, "");
+    long id = started(job).get("id").asLong();
+    Mqtt3BlockingClient device = brokerClient();
+    publish(device, topic, "{\"progress\": 42.5, \"chamber\": 41, \"bed\": 99.5, \"filament\": 1}");
+    await(() -> progress(id) == 42.5);
+    JsonNode run = api.get("/api/prints/" + id).body();
+    assertThat(run.get("chamberC").asDouble()).isEqualTo(41);
+    assertThat(run.get("bedC").asDouble()).isEqualTo(99.5);
+    assertThat(run.get("runOut").asBoolean()).isFalse();
+    assertThat(api.post("/api/prints/" + id + "/progress", "{\"percent\": 20}").status())
+        .isEqualTo(422);
+    // Its bed is not the air that the spool hangs in.
+    assertThat(shelfTemperatureOf(printer)).isLessThan(40);
+
+    publish(device, topic, "{\"progress\": 60, \"chamber\": 43, \"bed\": 100, \"filament\": 0}");
+    await(() -> api.get("/api/prints/" + id).body().get("runOut").asBoolean());
+    publish(device, topic, "{\"progress\": 460, \"chamber\": \"warm\"}");
+    assertThat(api.delete("/api/places/" + printer).status()).isEqualTo(422);
+    JsonNode ended =
+        api.post("/api/prints/" + id + "/finish", "{\"outcome\": \"CANCELLED\"}").body();
+    assertThat(ended.get("chamberMeanC").asDouble()).isBetween(41.0, 43.0);
+    assertThat(ended.get("usedG").asDouble())
+        .isCloseTo(0.6 * ended.get("grams").asDouble(), within(0.2));
+    device.disconnect();
+  }
+
+  private double progress(long run) {
+    return api.get("/api/prints/" + run).body().get("progressPercent").asDouble();
+  }
+
+  private double shelfTemperatureOf(long placeId) {
+    for (JsonNode each : api.get("/api/shelf").body().get("places")) {
+      if (each.at("/place/id").asLong() == placeId) {
+        return each.get("temperatureC").asDouble();
+      }
+    }
+    throw new AssertionError("no place " + placeId);
+  }
+
+  private static void publish(Mqtt3BlockingClient device, String topic, String message) {
+    device
+        .publishWith()
+        .topic(topic)
+        .payload(message.getBytes(StandardCharsets.UTF_8))
+        .qos(MqttQos.AT_LEAST_ONCE)
+        .send();
+  }
+
+  /** From what a part must do, by what the workshop has; nothing is left out. */
+  @Test
+  void aMaterialIsChosenByItsPurpose() {
+    spool("ASA");
+    JsonNode sun = api.get("/api/material-choice?needs=SUN,FOOD").body();
+    assertThat(sun.get("caution").asString()).contains("germs");
+    assertThat(sun.get("ranked").size()).isEqualTo(api.get("/api/materials").body().size());
+    for (JsonNode each : sun.get("ranked")) {
+      if (each.get("material").asString().equals("PC")) {
+        assertThat(each.get("needed").toString()).contains("needs");
+      }
+    }
+    assertThat(api.get("/api/material-choice?needs=FLYING").status()).isBetween(400, 422);
+  }
+
+  /** What lies on today's sheet of a running print, and that it is not merely ticked off. */
+  @Test
+  void todayAsksHowAPrintEnded() {
+    String code = spool("PLA");
+    long job = job(code);
+    setUp(job, "");
+    long id = started(job).get("id").asLong();
+    JsonNode line = null;
+    for (JsonNode each : api.get("/api/today?hours=48").body().get("lines")) {
+      line = each.get("key").asString().equals("print-end-" + id) ? each : line;
+    }
+    assertThat(line).isNotNull();
+    assertThat(line.at("/deed/kind").asString()).isEqualTo("FINISH_PRINT");
+    assertThat(line.get("link").asString()).isEqualTo("/print/runs/" + id);
+  }
+
+  /** A weighing after the print goes before what was computed. */
+  @Test
+  void aWeighedSpoolIsBelieved() {
+    String code = spool("PLA");
+    long job = job(code);
+    setUp(job, "");
+    long id = started(job).get("id").asLong();
+    Api.Answer heavy =
+        api.post("/api/prints/" + id + "/finish", "{\"outcome\": \"GOOD\", \"grossMassG\": 100}");
+    assertThat(heavy.status()).as("less than the empty reel").isEqualTo(422);
+    assertThat(api.get("/api/prints/" + id).body().get("endedS").isNull())
+        .as("nothing is half stored")
+        .isTrue();
+    Api.Answer weighed =
+        api.post("/api/prints/" + id + "/finish", "{\"outcome\": \"GOOD\", \"grossMassG\": 1150}");
+    assertThat(weighed.status()).as(weighed.raw().body()).isEqualTo(200);
+    assertThat(weighed.body().get("usedBy").asString()).isEqualTo("WEIGHED");
+    assertThat(api.get("/api/spools/" + code).body().at("/spool/remainingG/typical").asDouble())
+        .isCloseTo(932, within(1e-6));
   }
 
   @Test
@@ -408,6 +544,23 @@ class PrintApiTest extends ServerTest {
     assertThat(
             api.post("/api/plates/" + plate + "/coats", "{\"interfaceLayer\": \"jam\"}").status())
         .isEqualTo(422);
+  }
+
+  /** A plate that was removed is chosen anew; the sheet does not end in an error. */
+  @Test
+  void whatWasRemovedIsChosenAnew() {
+    String code = spool("PLA");
+    long job = job(code);
+    setUp(job, "");
+    assertThat(api.delete("/api/plates/" + plate).status()).isEqualTo(204);
+    JsonNode sheet = api.get("/api/jobs/" + job + "/sheet").body();
+    assertThat(sheet.get("plateId").isNull()).isTrue();
+    assertThat(sheet.get("sheet").isNull()).isTrue();
+    assertThat(sheet.at("/part/lengthMm").asDouble()).isEqualTo(60);
+    Api.Answer start = api.post("/api/prints", "{\"jobId\": %d}".formatted(job));
+    assertThat(start.status()).isEqualTo(422);
+    assertThat(start.raw().body()).contains("plateId");
+    assertThat(api.get("/api/plates/" + plate + "/learning").status()).isEqualTo(404);
   }
 
   @Test

@@ -429,6 +429,17 @@ final class SheetSettings {
               "A tiny part of this material wants more: 20 to 30 % leave little to hold.");
     }
     lines.add(infill.within(0, 100));
+    double bond = Math.min(1, sheet.bond().zToXy());
+    lines.add(
+        words(
+            "orientation",
+            "Orientation",
+            "load along the layers",
+            say(
+                "Like wood: across its layers it bears %.0f %% of what it bears along them, slanting at"
+                    + " 45° %.0f %%.",
+                100 * LoadDirection.share(bond, 90), 100 * LoadDirection.share(bond, 45)),
+            From.COMPUTED));
     lines.add(
         words(
             "seam",

@@ -138,8 +138,8 @@ class DemoWorkshop implements ApplicationRunner {
   }
 
   private void stock() {
-    open("PLA", "chalk white", "#ece7dc", window, 55).left(640).add();
-    String moss = open("PLA", "moss green", "#5d7a3c", window, 41).left(330).add();
+    String chalk = open("PLA", "chalk white", "#ece7dc", window, 55).left(640).add();
+    open("PLA", "moss green", "#5d7a3c", window, 41).left(330).add();
     sealed("PLA", "signal red", "#b3322c", back, 12).add();
     sealed("PLA", "graphite", "#3b4046", window, 30).opened(9).left(905).add();
     open("PLA", "sea blue", "#2f6f9a", tiredBox, 48).left(480).add();
@@ -196,8 +196,8 @@ class DemoWorkshop implements ApplicationRunner {
     plan.job("drawer fronts", null, slate, 310, 7, daysAgo(-2.2));
     long duct = plan.job("duct, urgent", null, ivory, 200, 6, daysAgo(-0.12));
     prints.setUp(duct, printer, sheet, ivory, DemoPrints.box(120, 80, 40), brim(0));
-    long hooks = plan.job("coat hooks", null, moss, 60, 3, daysAgo(-0.05));
-    prints.setUp(hooks, open, rough, moss, DemoPrints.box(80, 30, 25), brim(0));
+    long hooks = plan.job("coat hooks", null, chalk, 60, 3, daysAgo(-0.05));
+    prints.setUp(hooks, open, rough, chalk, DemoPrints.box(80, 30, 25), brim(0));
     prints.started(hooks, "dry enough for a hook");
     plan.planned();
   }

@@ -93,6 +93,10 @@ class DeviceEditing {
     for (int i = 0; i < wanted.size(); i++) {
       ChannelRequest channel = wanted.get(i);
       mapped.add(Require.inside("channels[" + i + "]", () -> channel(channel)));
+      if (kind == Device.Kind.PRINTER) {
+        Channel last = mapped.get(i);
+        Require.inside("channels[" + i + "]", () -> refuseClaimed(last));
+      }
     }
     describe(device, request);
     long placeId = request.placeId() == null ? -1 : climates.presentPlace(request.placeId()).id();
@@ -107,6 +111,27 @@ class DeviceEditing {
     edits.added(editable, device.id, device);
     Acts.nowAndAfterwards(intake::channelsChanged);
     return device;
+  }
+
+  /** One print would be counted as that of two printers. */
+  private Channel refuseClaimed(Channel wanted) {
+    for (Device other : devices.findByRemovedSIsNullOrderByName()) {
+      boolean claimed =
+          other.kind == Device.Kind.PRINTER
+              && channels.findByDeviceId(other.id).stream()
+                  .anyMatch(
+                      channel ->
+                          channel.topicFilter.equals(wanted.topicFilter)
+                              && channel.pointer.equals(wanted.pointer));
+      if (claimed) {
+        throw new InvalidValueException(
+            "topicFilter",
+            wanted.topicFilter + " (" + other.name + " reads it)",
+            "a topic that no other printer has",
+            "Let each printer publish to a topic of its own, or remove " + other.name + " first.");
+      }
+    }
+    return wanted;
   }
 
   /** A mapping that can be used; not yet of any device. */

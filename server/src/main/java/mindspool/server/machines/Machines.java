@@ -2,6 +2,7 @@ package mindspool.server.machines;
 
 import java.time.Clock;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Consumer;
 import mindspool.core.InvalidValueException;
@@ -202,20 +203,23 @@ public class Machines {
     printer.printedMetres += Math.round(metres * MG_TO_G) / MG_TO_G;
     printer.abrasiveG += grams * material.value(Parameter.ABRASIVE);
     printer.lastMaterial = material.name();
-    printer.plateId = plateId;
+    // A plate may have been removed while it was printed on.
+    Optional<StoredPlate> used =
+        Optional.ofNullable(plateId).flatMap(plates::findById).filter(it -> it.removedS == null);
+    printer.plateId = used.map(plate -> plate.id).orElse(null);
     printers.saveAndFlush(printer);
     edits.changed(editablePrinter, printerId, before, printer);
-    if (plateId != null) {
-      edit(
-          present(plateId),
-          plate -> {
-            plate.prints++;
-            plate.printsSinceWash++;
-            if (plate.coatPrintsLeft != null && plate.coatPrintsLeft > 0) {
-              plate.coatPrintsLeft--;
-            }
-          });
-    }
+    used.ifPresent(
+        it ->
+            edit(
+                it,
+                plate -> {
+                  plate.prints++;
+                  plate.printsSinceWash++;
+                  if (plate.coatPrintsLeft != null && plate.coatPrintsLeft > 0) {
+                    plate.coatPrintsLeft--;
+                  }
+                }));
   }
 
   /** Changes a plate as an act that can be undone. */

@@ -76,15 +76,13 @@ public class PrintJobs {
         .toList();
   }
 
-  /** A job that was not taken off. */
+  /** A job; also one that was taken off, which may still be printing. */
   public KnownJob job(long id) {
     return known(stored(id));
   }
 
   private PrintJob stored(long id) {
-    return jobs.findById(id)
-        .filter(job -> job.removedS == null)
-        .orElseThrow(() -> new NotFoundException("job with number " + id));
+    return jobs.findById(id).orElseThrow(() -> new NotFoundException("job with number " + id));
   }
 
   private KnownJob known(PrintJob job) {
@@ -109,7 +107,12 @@ public class PrintJobs {
     PrintJob job = stored(id);
     if (!job.isToCome()) {
       throw new InvalidValueException(
-          "id", job.name, "a job that is still to come", "It was started or printed already.");
+          "id",
+          job.name,
+          "a job that is still to come",
+          job.removedS != null
+              ? "It was taken off the list; undo that first."
+              : "It was started or printed already.");
     }
     CurrentSpool spool = spools.current(code);
     if (placeId != null && placeId != spool.placeId()) {

@@ -42,8 +42,12 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class Prints {
 
-  private static final int LONGEST_REASON = 200;
+  private static final int LONGEST_REASON = 120;
   private static final int LONGEST_NOTE = 500;
+
+  /** Readings are kept by the minute, so the last minute counts whole. */
+  private static final long MINUTE_MS = 60_000;
+
   private static final double MM3_PER_CM3 = 1000;
   private static final double FILAMENT_MM2 = Math.PI * 1.75 * 1.75 / 4;
 
@@ -144,6 +148,12 @@ class Prints {
     }
     String code = set.chosen().code();
     Long feed = set.chosen().feedId();
+    set.sheet().gates().stream()
+        .filter(gate -> gate.met() || !gate.hard())
+        .forEach(gate -> reasons.remove(gate.id()));
+    reasons
+        .keySet()
+        .removeIf(id -> set.sheet().gates().stream().noneMatch(it -> it.id().equals(id)));
     PrintRun run = begun(job, set, reasons);
     jobs.start(jobId, code, feed == null ? Long.valueOf(set.printer().placeId()) : feed);
     spools.openIfSealed(code);
@@ -384,10 +394,7 @@ class Prints {
         finish.outcome == Outcome.GOOD || finish.outcome == Outcome.FLAWED
             ? 1
             : shareDone(run, finish.failedAtMm);
-    double used =
-        finish.usedG == null
-            ? Math.round(10 * share * run.grams) / 10.0
-            : Require.within("usedG", finish.usedG, 0, 20_000, "g");
+    double used = usedG(run, finish, share);
     describe(run, finish);
     Material material = catalogue.named(run.material);
     long end = now();
@@ -407,9 +414,7 @@ class Prints {
                   .map(room -> meanC(room, it.startedS, end))
                   .orElse(null);
         });
-    if (finish.grossMassG != null) {
-      spools.weighed(run.code, finish.grossMassG);
-    } else if (used > 0 && spools.isInStock(run.code)) {
+    if (finish.grossMassG == null && used > 0 && spools.isInStock(run.code)) {
       spools.used(run.code, used);
     }
     double metres =
@@ -423,10 +428,24 @@ class Prints {
         Math.min(run.hours * share, (end - run.startedS) / 3600.0));
   }
 
+  /**
+   * What it took: by the scale, by somebody who knows better, else by its share of the whole, g.
+   */
+  private double usedG(PrintRun run, Finish finish, double share) {
+    if (finish.grossMassG != null) {
+      double before = spools.handling(run.code).leftG().typical();
+      spools.weighed(run.code, finish.grossMassG);
+      return Math.max(0, before - spools.handling(run.code).leftG().typical());
+    }
+    return finish.usedG == null
+        ? Math.round(10 * share * run.grams) / 10.0
+        : Require.within("usedG", finish.usedG, 0, 20_000, "g");
+  }
+
   /** Mean air around the part, as the printer shows it, °C; null where it shows none. */
   private Double chamberC(PrintRun run, long toS) {
     OptionalDouble mean =
-        probes.mean(run.printerId, Quantity.CHAMBER, 1000 * run.startedS, 1000 * toS);
+        probes.mean(run.printerId, Quantity.CHAMBER, 1000 * run.startedS, 1000 * toS + MINUTE_MS);
     return mean.isPresent() ? mean.getAsDouble() : null;
   }
 
@@ -453,7 +472,8 @@ class Prints {
       throw new InvalidValueException(
           "note", finish.note.length() + " characters", "up to " + LONGEST_NOTE, "Shorten it.");
     }
-    List<String> signs = finish.signs == null ? List.of() : finish.signs;
+    List<String> signs =
+        finish.signs == null ? List.of() : finish.signs.stream().distinct().toList();
     for (String sign : signs) {
       if (PrintSign.ofId(sign).isEmpty()) {
         throw new InvalidValueException(

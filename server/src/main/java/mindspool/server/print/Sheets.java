@@ -117,14 +117,15 @@ class Sheets {
     Optional<JobSheet> stored = store.findById(job.id());
     if (stored.isPresent()) {
       JobSheet sheet = stored.get();
-      return new Chosen(
-          sheet.printerId,
-          sheet.plateId,
-          sheet.feedId,
-          sheet.code,
-          part(sheet.part),
-          choices(sheet.choices),
-          sheet.version);
+      return stillThere(
+          new Chosen(
+              sheet.printerId,
+              sheet.plateId,
+              sheet.feedId,
+              sheet.code,
+              part(sheet.part),
+              choices(sheet.choices),
+              sheet.version));
     }
     String code = job.code() != null ? job.code() : job.plannedCode();
     List<KnownPrinter> printers = machines.printers();
@@ -145,6 +146,26 @@ class Sheets {
         null,
         ChoicesRequest.NONE,
         0);
+  }
+
+  /** Without what was removed since, so that it can be chosen anew. */
+  private Chosen stillThere(Chosen kept) {
+    boolean printer =
+        machines.printers().stream()
+            .anyMatch(each -> Long.valueOf(each.placeId()).equals(kept.printerId));
+    boolean plate =
+        machines.plates().stream().anyMatch(each -> Long.valueOf(each.id()).equals(kept.plateId));
+    boolean feed =
+        climates.places().stream().anyMatch(each -> Long.valueOf(each.id()).equals(kept.feedId));
+    boolean spool = kept.code != null && spools.isInStock(kept.code);
+    return new Chosen(
+        printer ? kept.printerId : null,
+        plate ? kept.plateId : null,
+        feed ? kept.feedId : null,
+        spool ? kept.code : null,
+        kept.part,
+        kept.choices,
+        kept.version);
   }
 
   static PartRequest part(String json) {

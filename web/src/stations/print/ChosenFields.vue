@@ -1,0 +1,83 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import ChoiceField from '@/parts/ChoiceField.vue'
+import NumberField from '@/parts/NumberField.vue'
+import type { Choices } from './sheet'
+
+/** What somebody sets by hand; an empty field is computed. */
+defineProps<{ practices: Schemas['PrintOptionView'][] }>()
+const choices = defineModel<Choices>({ required: true })
+
+function field<K extends keyof Choices>(key: K) {
+  return computed({
+    get: () => (choices.value[key] as number | null | undefined) ?? null,
+    set: (value: number | null) => {
+      choices.value = { ...choices.value, [key]: value }
+    },
+  })
+}
+
+const FIELDS = [
+  { key: 'speedMmPerS', label: 'Speed, mm/s', min: 1, max: 2000, step: 10 },
+  { key: 'nozzleTemperatureC', label: 'Nozzle, °C', min: 100, max: 500, step: 5 },
+  { key: 'bedTemperatureC', label: 'Bed, °C', min: 0, max: 220, step: 5 },
+  { key: 'chamberTemperatureC', label: 'Air around the part, °C', min: -20, max: 180, step: 5 },
+  { key: 'fanPercent', label: 'Part fan, %', min: 0, max: 100, step: 5 },
+  { key: 'layerTimeS', label: 'Time of a layer, s', min: 0.1, max: 36_000, step: 5 },
+  { key: 'squish', label: 'First layer pressed on, 0 to 1', min: 0.05, max: 1, step: 0.1 },
+  { key: 'raftMarginMm', label: 'Raft beyond the part, mm', min: 0, max: 100, step: 1 },
+] as const
+const fields = FIELDS.map((each) => ({ ...each, value: field(each.key) }))
+
+const practice = computed({
+  get: () => choices.value.practice ?? '',
+  set: (value: string) => {
+    choices.value = {
+      ...choices.value,
+      practice: (value || null) as Choices['practice'],
+    }
+  },
+})
+</script>
+
+<template>
+  <div class="fields">
+    <NumberField
+      v-for="each in fields"
+      :id="`chosen-${each.key}`"
+      :key="each.key"
+      v-model="each.value.value"
+      :label="each.label"
+      :name="each.key"
+      :min="each.min"
+      :max="each.max"
+      :step="each.step"
+    />
+    <ChoiceField
+      id="chosen-practice"
+      v-model="practice"
+      label="Remedies"
+      :options="[
+        { value: '', label: 'the cause first' },
+        ...practices
+          .filter((each) => each.id !== 'CAUSE_FIRST')
+          .map((each) => ({ value: each.id, label: each.title })),
+      ]"
+    />
+  </div>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(8.5rem, 1fr));
+  gap: 0.5rem 0.9rem;
+  align-items: end;
+  margin: 0.5rem 0;
+}
+
+.fields :deep(.el-input-number) {
+  width: 100%;
+}
+</style>
