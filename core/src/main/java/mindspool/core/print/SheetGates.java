@@ -111,8 +111,8 @@ final class SheetGates {
         "moisture",
         true,
         worst < limit,
-        say("Its metres stay under the print limit: %.2f of %.2f %%.", worst, limit),
-        say("Its metres reach %.2f %% during the job; the print limit is %.2f %%.", worst, limit),
+        say("Its metres stay under the print limit: %.3f of %.3f %%.", worst, limit),
+        say("Its metres reach %.3f %% during the job; the print limit is %.3f %%.", worst, limit),
         spool.startPercent() < limit
             ? "It is dry enough at the start only: print it from the running dryer or a dry box."
             : "Dry it first, or print it from the running dryer.");
@@ -121,7 +121,7 @@ final class SheetGates {
           Gate.unmet(
               "nearLimit",
               false,
-              say("Its metres come near the print limit: %.2f of %.2f %%.", worst, limit),
+              say("Its metres come near the print limit: %.3f of %.3f %%.", worst, limit),
               "Print it soon, or from a dry box."));
     }
     double needed = sheet.grams();

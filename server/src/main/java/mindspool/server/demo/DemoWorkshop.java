@@ -32,7 +32,7 @@ import org.springframework.stereotype.Component;
 
 /**
  * The Weir Lane workshop: two rooms with shelves, boxes, a dryer and a printer in them, sixty days
- * of weather, twenty-four spools of nine materials. All of it is invented. Days are counted back
+ * of weather, twenty-five spools of nine materials. All of it is invented. Days are counted back
  * from now, so that it never ages.
  */
 @Component
@@ -138,11 +138,12 @@ class DemoWorkshop implements ApplicationRunner {
   }
 
   private void stock() {
-    String chalk = open("PLA", "chalk white", "#ece7dc", window, 55).left(640).add();
+    open("PLA", "chalk white", "#ece7dc", window, 55).left(640).add();
     open("PLA", "moss green", "#5d7a3c", window, 41).left(330).add();
     sealed("PLA", "signal red", "#b3322c", back, 12).add();
     sealed("PLA", "graphite", "#3b4046", window, 30).opened(9).left(905).add();
     open("PLA", "sea blue", "#2f6f9a", tiredBox, 48).left(480).add();
+    String fog = open("PLA", "fog grey", "#8d9296", window, 20).left(520).add();
 
     String slate = sealed("PETG", "slate", "#5a646c", window, 40).opened(33).left(720).add();
     sealed("PETG", "clear", "#dfe7ea", tightBox, 50).opened(46).left(815).moved(window, 0.6).add();
@@ -196,8 +197,8 @@ class DemoWorkshop implements ApplicationRunner {
     plan.job("drawer fronts", null, slate, 310, 7, daysAgo(-2.2));
     long duct = plan.job("duct, urgent", null, ivory, 200, 6, daysAgo(-0.12));
     prints.setUp(duct, printer, sheet, ivory, DemoPrints.box(120, 80, 40), brim(0));
-    long hooks = plan.job("coat hooks", null, chalk, 60, 3, daysAgo(-0.05));
-    prints.setUp(hooks, open, rough, chalk, DemoPrints.box(80, 30, 25), brim(0));
+    long hooks = plan.job("coat hooks", null, fog, 60, 3, daysAgo(-0.05));
+    prints.setUp(hooks, open, rough, fog, DemoPrints.box(80, 30, 25), brim(0));
     prints.started(hooks, "dry enough for a hook");
     plan.planned();
   }
