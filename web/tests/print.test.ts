@@ -145,6 +145,12 @@ describe('a lever', () => {
     expect(row.text()).toContain('down to 0.60')
     await slider.setValue('6')
     expect(row.emitted('moved')?.[0]).toEqual([6])
+
+    await row.setProps({ pending: true, curve: { ...curve, present: 4 } })
+    expect(slider.element.value).toBe('6')
+    expect(row.text()).toContain('6.0 mm')
+    await row.setProps({ pending: false, curve: { ...curve, present: 5.5 } })
+    expect(slider.element.value).toBe('5.5')
   })
 })
 

@@ -51,8 +51,8 @@ const run = (more = {}) =>
   })
 
 const signs = [
-  make('SignView', { id: 'corner-up', title: 'a corner came up' }),
-  make('SignView', { id: 'strings', title: 'strings' }),
+  make('SignView', { id: 'corner-up', title: 'a corner came up', ending: 'CORNER_LIFTED' }),
+  make('SignView', { id: 'strings', title: 'strings', ending: null }),
 ]
 
 const choices = make('PrintChoicesView', {

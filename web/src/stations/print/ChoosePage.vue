@@ -4,6 +4,7 @@ import { answer, client, type Schemas } from '@/api/client'
 import { grams, inShownUnits } from '@/parts/format'
 import { useLatestAnswer } from '@/parts/latestAnswer'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import ToggleButtons from '@/parts/ToggleButtons.vue'
 
 /** From what a part must do to the material that does it here. */
 type Need = Schemas['NeedView']['id']
@@ -14,12 +15,6 @@ const { view, problem } = useLatestAnswer(
   () => answer(client.GET('/api/material-choice', { params: { query: { needs: needs.value } } })),
   30,
 )
-
-function toggle(need: Need) {
-  needs.value = needs.value.includes(need)
-    ? needs.value.filter((each) => each !== need)
-    : [...needs.value, need]
-}
 
 const possible = computed(() =>
   (view.value?.ranked ?? []).filter((each) => each.needed.length === 0),
@@ -37,21 +32,12 @@ const FITS = { GOOD: 'good', FAIR: 'fair', POOR: 'poor' } as const
 <template>
   <main class="choose">
     <h1 data-testid="choice-headline">{{ headline }}</h1>
-    <fieldset>
-      <legend class="soft">Tick all that it must do.</legend>
-      <div class="needs">
-        <button
-          v-for="need in view?.needs ?? []"
-          :key="need.id"
-          type="button"
-          class="need"
-          :aria-pressed="needs.includes(need.id)"
-          @click="toggle(need.id)"
-        >
-          {{ need.title }}
-        </button>
-      </div>
-    </fieldset>
+    <ToggleButtons
+      v-model="needs"
+      class="needs"
+      legend="Tick all that it must do."
+      :options="view?.needs ?? []"
+    />
     <p v-if="view?.caution" class="caution">{{ view.caution }}</p>
     <ProblemNote v-if="problem" :problem="problem" />
     <ol v-if="view" class="ranked">
@@ -92,34 +78,9 @@ const FITS = { GOOD: 'good', FAIR: 'fair', POOR: 'poor' } as const
   max-width: 62rem;
 }
 
-fieldset {
-  margin: 0;
-  padding: 0;
-  border: 0;
-}
-
 .needs {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
-  min-height: 6rem;
-  align-content: start;
-  margin-top: 0.5rem;
-}
-
-.need {
-  min-height: 2.25rem;
-  padding: 0 0.8rem;
-  border: 2px solid var(--board);
-  border-radius: var(--corner);
-  background: none;
-  cursor: pointer;
-}
-
-.need[aria-pressed='true'] {
-  border-color: var(--ink);
-  background: var(--ink);
-  color: var(--ground);
+  /* The words come with the answer; what is below stays where it is. */
+  min-height: 9rem;
 }
 
 .caution {

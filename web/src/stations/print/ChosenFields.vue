@@ -6,7 +6,7 @@ import NumberField from '@/parts/NumberField.vue'
 import type { Choices } from './sheet'
 
 /** What somebody sets by hand; an empty field is computed. */
-defineProps<{ practices: Schemas['PrintOptionView'][] }>()
+const props = defineProps<{ practices: Schemas['PrintOptionView'][] }>()
 const choices = defineModel<Choices>({ required: true })
 
 function field<K extends keyof Choices>(key: K) {
@@ -30,19 +30,23 @@ const FIELDS = [
 ] as const
 const fields = FIELDS.map((each) => ({ ...each, value: field(each.key) }))
 
+/** Nothing said is the cause first. */
 const practice = computed({
-  get: () => choices.value.practice ?? '',
-  set: (value: string) => {
-    choices.value = {
-      ...choices.value,
-      practice: (value || null) as Choices['practice'],
-    }
+  get: () => choices.value.practice ?? 'CAUSE_FIRST',
+  set: (value: NonNullable<Choices['practice']>) => {
+    choices.value = { ...choices.value, practice: value }
   },
 })
+const remedies = computed(() =>
+  props.practices.map((each) => ({
+    value: each.id as NonNullable<Choices['practice']>,
+    label: each.title,
+  })),
+)
 </script>
 
 <template>
-  <div class="fields">
+  <div class="field-grid">
     <NumberField
       v-for="each in fields"
       :id="`chosen-${each.key}`"
@@ -54,30 +58,6 @@ const practice = computed({
       :max="each.max"
       :step="each.step"
     />
-    <ChoiceField
-      id="chosen-practice"
-      v-model="practice"
-      label="Remedies"
-      :options="[
-        { value: '', label: 'the cause first' },
-        ...practices
-          .filter((each) => each.id !== 'CAUSE_FIRST')
-          .map((each) => ({ value: each.id, label: each.title })),
-      ]"
-    />
+    <ChoiceField id="chosen-practice" v-model="practice" label="Remedies" :options="remedies" />
   </div>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(8.5rem, 1fr));
-  gap: 0.5rem 0.9rem;
-  align-items: end;
-  margin: 0.5rem 0;
-}
-
-.fields :deep(.el-input-number) {
-  width: 100%;
-}
-</style>

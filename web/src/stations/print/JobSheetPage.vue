@@ -10,6 +10,7 @@ import { useActs } from '@/stores/acts'
 import { useShelf } from '@/stores/shelf'
 import BaseFromAbove from './BaseFromAbove.vue'
 import ChosenFields from './ChosenFields.vue'
+import InlineChoice from './InlineChoice.vue'
 import LeverRow from './LeverRow.vue'
 import OverHeight from './OverHeight.vue'
 import PartFields from './PartFields.vue'
@@ -81,7 +82,11 @@ const dirty = computed(
 )
 
 const ready = computed(() => draft.value !== null)
-const { view: preview, problem: previewProblem } = useLatestAnswer(
+const {
+  view: preview,
+  problem: previewProblem,
+  busy,
+} = useLatestAnswer(
   [draft, () => acts.changes],
   () =>
     answer(
@@ -271,51 +276,37 @@ function minutes(value: number | null | undefined): string {
           >
           <span v-else>a part</span>
           of {{ view?.materialTitle ?? 'a material' }} from
-          <span class="inline wide"
-            ><el-select v-model="draft.code" aria-label="Spool" placeholder="no spool yet">
-              <el-option
-                v-for="it in spools"
-                :key="it.value"
-                :value="it.value"
-                :label="it.label"
-              /> </el-select
-          ></span>
+          <InlineChoice
+            v-model="draft.code"
+            label="Spool"
+            empty="no spool yet"
+            :options="spools"
+            wide
+          />
           on
-          <span class="inline"
-            ><el-select v-model="draft.printerId" aria-label="Printer" placeholder="no printer">
-              <el-option
-                v-for="it in printers"
-                :key="it.placeId"
-                :value="it.placeId"
-                :label="it.name"
-              /> </el-select
-          ></span>
+          <InlineChoice
+            v-model="draft.printerId"
+            label="Printer"
+            empty="no printer"
+            :options="printers.map((it) => ({ value: it.placeId, label: it.name }))"
+          />
           with
-          <span class="inline"
-            ><el-select v-model="draft.plateId" aria-label="Plate" placeholder="no plate">
-              <el-option
-                v-for="it in plates"
-                :key="it.id"
-                :value="it.id"
-                :label="`${it.name}, ${it.interfaceLayerTitle}`"
-              /> </el-select
-          ></span>
+          <InlineChoice
+            v-model="draft.plateId"
+            label="Plate"
+            empty="no plate"
+            :options="
+              plates.map((it) => ({ value: it.id, label: `${it.name}, ${it.interfaceLayerTitle}` }))
+            "
+          />
           hanging in
-          <span class="inline"
-            ><el-select
-              v-model="draft.feedId"
-              aria-label="Place that the spool hangs in"
-              placeholder="the printer's holder"
-              clearable
-              :value-on-clear="null"
-            >
-              <el-option
-                v-for="it in feeds"
-                :key="it.value"
-                :value="it.value"
-                :label="it.label"
-              /> </el-select
-          ></span>
+          <InlineChoice
+            v-model="draft.feedId"
+            label="Place that the spool hangs in"
+            empty="the printer's holder"
+            :options="feeds"
+            clearable
+          />
         </p>
         <p class="soft small">
           {{ job.someTime ? 'some time this week' : moment(job.startS, nowS) }}
@@ -429,6 +420,7 @@ function minutes(value: number | null | undefined): string {
                 :key="curve.id"
                 :curve="curve"
                 :fixed="curve.id === 'clean'"
+                :pending="busy"
                 @moved="move(curve.id, $event)"
               />
               <p class="row">
@@ -537,15 +529,6 @@ function minutes(value: number | null | undefined): string {
   align-items: center;
   margin-top: 0.3rem;
   font-size: var(--size-3);
-}
-
-.inline {
-  width: 11.5rem;
-  max-width: 100%;
-}
-
-.inline.wide {
-  width: 17rem;
 }
 
 .cure {

@@ -1,10 +1,15 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
-import { SAFE } from './sheet'
+import { grain, SAFE } from './sheet'
 
 /** One lever: where it stands, how the verdict moves along it, and a slider to move it. */
-const props = defineProps<{ curve: Schemas['CurveView']; fixed?: boolean }>()
+const props = defineProps<{
+  curve: Schemas['CurveView']
+  fixed?: boolean
+  /** Whether the curve answers an earlier question than the one on screen. */
+  pending?: boolean
+}>()
 const emit = defineEmits<{ moved: [value: number] }>()
 
 const WIDTH = 150
@@ -46,11 +51,27 @@ const now = computed(() => {
   return low + Math.min(1, Math.max(0, share)) * ((ratios.value[i] ?? low) - low)
 })
 const best = computed(() => Math.min(...ratios.value))
-const step = computed(() => (props.curve.id === 'walls' ? 1 : (to.value - from.value) / 60))
-const shown = computed(() => {
-  const digits = props.curve.id === 'brim' || props.curve.id === 'radius' ? 1 : 0
-  return `${props.curve.present.toFixed(digits)} ${props.curve.unit}`.trim()
-})
+const step = computed(() => grain(props.curve.id))
+
+/** Where a hand has put the slider: an answer to an earlier question never moves it back. */
+const held = ref<number | null>(null)
+const position = computed(() => held.value ?? props.curve.present)
+watch(
+  () => [props.pending, props.curve],
+  () => {
+    if (!props.pending) {
+      held.value = null
+    }
+  },
+)
+const shown = computed(() =>
+  `${position.value.toFixed(step.value < 1 ? 1 : 0)} ${props.curve.unit}`.trim(),
+)
+
+function move(event: Event) {
+  held.value = Number((event.target as HTMLInputElement).value)
+  emit('moved', held.value)
+}
 </script>
 
 <template>
@@ -70,9 +91,9 @@ const shown = computed(() => {
       :min="from"
       :max="to"
       :step="step"
-      :value="curve.present"
+      :value="position"
       :aria-valuetext="`${shown}, hold ${now.toFixed(2)}`"
-      @input="emit('moved', Number(($event.target as HTMLInputElement).value))"
+      @input="move"
     />
     <span v-else :id="`lever-${curve.id}`" class="soft small">at the bench</span>
     <span class="small number best">

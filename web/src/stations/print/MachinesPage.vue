@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
-import { hours, metres } from '@/parts/format'
+import { hours, metres, temperature } from '@/parts/format'
 import { useActs } from '@/stores/acts'
 import PlateCard from './PlateCard.vue'
 import PlateForm from './PlateForm.vue'
@@ -74,13 +74,13 @@ function plateName(id: number | null | undefined): string {
           <router-link class="small" :to="`/place/${printer.placeId}`">its place</router-link>
         </div>
         <p>
-          Hot end {{ printer.hotEndTitle }}, up to {{ printer.nozzleMaxC.toFixed(0) }} °C; nozzle
+          Hot end {{ printer.hotEndTitle }}, up to {{ temperature(printer.nozzleMaxC) }}; nozzle
           {{ printer.machine.nozzleDiameterMm }} mm of {{ printer.nozzleTitle
           }}{{
             printer.boreGrowthPercent >= 1
               ? `, worn by ${printer.boreGrowthPercent.toFixed(0)} %`
               : ''
-          }}; bed up to {{ printer.machine.bedMaxC }} °C; {{ printer.chamberTitle }};
+          }}; bed up to {{ temperature(printer.machine.bedMaxC) }}; {{ printer.chamberTitle }};
           {{ printer.machine.ventilated ? 'fumes led off' : 'no ventilation said' }}.
           {{ plateName(printer.plateId) }} lies on it.
         </p>

@@ -29,7 +29,7 @@ const base = field('baseWidthMm')
 </script>
 
 <template>
-  <div class="fields">
+  <div class="field-grid">
     <NumberField
       id="part-length"
       v-model="length"
@@ -122,16 +122,3 @@ const base = field('baseWidthMm')
     />
   </div>
 </template>
-
-<style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(8.5rem, 1fr));
-  gap: 0.5rem 0.9rem;
-  margin: 0.5rem 0;
-}
-
-.fields :deep(.el-input-number) {
-  width: 100%;
-}
-</style>

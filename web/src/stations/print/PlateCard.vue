@@ -3,6 +3,7 @@ import { computed, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Answer, type Schemas } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import { temperature } from '@/parts/format'
 import { useFormProblem } from '@/parts/formProblem'
 import { useActs } from '@/stores/acts'
 import FactorBand from './FactorBand.vue'
@@ -99,7 +100,7 @@ const coat = computed(() =>
     <p>
       {{ plate.kindTitle }}, {{ plate.surfaceTitle }}, {{ plate.interfaceLayerTitle }}{{ coat }};
       {{ plate.massKg }} kg<template v-if="plate.magnetsMaxC != null"
-        >, magnets stand {{ plate.magnetsMaxC }} °C</template
+        >, magnets stand {{ temperature(plate.magnetsMaxC) }}</template
       >; held down by {{ plate.holdPressureKPa }} kPa{{
         plate.usualHold ? ', the usual: measure it' : ', measured'
       }}.

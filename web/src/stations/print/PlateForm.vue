@@ -55,7 +55,7 @@ async function save() {
 </script>
 
 <template>
-  <form class="fields" @submit.prevent="save">
+  <form class="field-grid roomy" @submit.prevent="save">
     <TextField :id="`plate-name-${id}`" v-model="form.name" label="Name" name="name" />
     <ChoiceField
       :id="`plate-kind-${id}`"
@@ -118,18 +118,6 @@ async function save() {
 </template>
 
 <style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(12rem, 1fr));
-  gap: 0.6rem 1rem;
-  align-items: end;
-  margin: 0.6rem 0;
-}
-
-.fields :deep(.el-input-number) {
-  width: 100%;
-}
-
 .end {
   grid-column: 1 / -1;
 }

@@ -140,7 +140,7 @@ async function add() {
 
     <section aria-labelledby="new-title">
       <h2 id="new-title">A new job</h2>
-      <form class="new" @submit.prevent="add">
+      <form class="field-grid roomy" @submit.prevent="add">
         <TextField id="new-name" v-model="form.name" label="Name" name="name" />
         <div class="field">
           <label for="new-of">Material or spool</label>
@@ -248,14 +248,6 @@ async function add() {
 .bar div {
   height: 100%;
   background: var(--ink);
-}
-
-.new {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr));
-  gap: 0.6rem 1rem;
-  align-items: end;
-  max-width: 62rem;
 }
 
 @media (max-width: 640px) {

@@ -94,7 +94,7 @@ async function save() {
 </script>
 
 <template>
-  <form class="fields" @submit.prevent="save">
+  <form class="field-grid roomy" @submit.prevent="save">
     <ChoiceField
       :id="`hot-${printer.placeId}`"
       v-model="hotEnd"
@@ -158,18 +158,6 @@ async function save() {
 </template>
 
 <style scoped>
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(13rem, 1fr));
-  gap: 0.6rem 1rem;
-  align-items: end;
-  margin: 0.6rem 0;
-}
-
-.fields :deep(.el-input-number) {
-  width: 100%;
-}
-
 .tick {
   display: flex;
   gap: 0.5rem;

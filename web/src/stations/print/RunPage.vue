@@ -10,6 +10,7 @@ import { usePolled } from '@/parts/polled'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SegmentChoice from '@/parts/SegmentChoice.vue'
 import TextField from '@/parts/TextField.vue'
+import ToggleButtons from '@/parts/ToggleButtons.vue'
 import { useActs } from '@/stores/acts'
 
 type Outcome = Schemas['FinishRequest']['outcome'] & string
@@ -70,18 +71,9 @@ const USED = [
   { value: 'WEIGHED', label: 'weigh the spool now' },
 ] as const
 
-function toggle(id: string) {
-  signs.value = signs.value.includes(id)
-    ? signs.value.filter((each) => each !== id)
-    : [...signs.value, id]
-  const first = {
-    'corner-up': 'CORNER_LIFTED',
-    'sheet-up': 'PLATE_LIFTED',
-    'came-off': 'CAME_OFF',
-  }[id] as Ending | undefined
-  if (first && signs.value.includes(id)) {
-    form.ending = first
-  }
+/** A sign that says something of the plate says it in the field below too. */
+function tellPlate(id: string) {
+  form.ending = known.value.find((sign) => sign.id === id)?.ending ?? form.ending
 }
 
 function body(): Schemas['FinishRequest'] {
@@ -241,21 +233,12 @@ function title(id: string): string {
           name="outcome"
           :options="OUTCOMES"
         />
-        <fieldset>
-          <legend>What was seen</legend>
-          <div class="signs">
-            <button
-              v-for="sign in known"
-              :key="sign.id"
-              type="button"
-              class="sign"
-              :aria-pressed="signs.includes(sign.id)"
-              @click="toggle(sign.id)"
-            >
-              {{ sign.title }}
-            </button>
-          </div>
-        </fieldset>
+        <ToggleButtons
+          v-model="signs"
+          legend="What was seen"
+          :options="known"
+          @ticked="tellPlate"
+        />
         <div class="row">
           <ChoiceField
             id="run-ending"
@@ -351,34 +334,6 @@ function title(id: string): string {
 .finish {
   display: grid;
   gap: 1rem;
-}
-
-fieldset {
-  margin: 0;
-  padding: 0;
-  border: 0;
-}
-
-.signs {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
-  margin-top: 0.4rem;
-}
-
-.sign {
-  min-height: 2.25rem;
-  padding: 0 0.8rem;
-  border: 2px solid var(--board);
-  border-radius: var(--corner);
-  background: none;
-  cursor: pointer;
-}
-
-.sign[aria-pressed='true'] {
-  border-color: var(--ink);
-  background: var(--ink);
-  color: var(--ground);
 }
 
 .row :deep(.el-select) {

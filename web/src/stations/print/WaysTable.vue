@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import { hours, inShownUnits, moisture } from '@/parts/format'
 import { questions } from '@/parts/latestAnswer'
@@ -17,6 +17,11 @@ const acts = useActs()
 const ways = ref<Schemas['WayView'][] | null>(null)
 const problem = ref<Problem | null>(null)
 const question = questions()
+const all = ref(false)
+
+/** The best are in view; the others a press away. */
+const FIRST = 8
+const shown = computed(() => (all.value ? ways.value : ways.value?.slice(0, FIRST)) ?? [])
 
 async function read() {
   const isLast = question()
@@ -64,7 +69,7 @@ function take(way: Schemas['WayView']) {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="way in ways" :key="`${way.printerId}-${way.plateId}-${way.code}`">
+        <tr v-for="way in shown" :key="`${way.printerId}-${way.plateId}-${way.code}`">
           <td>{{ way.printer }}<span v-if="!way.free" class="soft small"> printing</span></td>
           <td>{{ way.plate }}</td>
           <td class="code">{{ way.code }}</td>
@@ -84,7 +89,14 @@ function take(way: Schemas['WayView']) {
         </tr>
       </tbody>
     </WideTable>
-    <p v-else class="soft" style="min-height: 8rem">Computing…</p>
+    <button
+      v-if="ways && ways.length > shown.length"
+      class="button plain small"
+      @click="all = true"
+    >
+      show all {{ ways.length }}
+    </button>
+    <p v-if="!ways && !problem" class="soft" style="min-height: 8rem">Computing…</p>
   </section>
 </template>
 

@@ -135,43 +135,49 @@ export function benchWork(change: Schemas['ChangeView']): ('wash' | 'spread' | '
   return work
 }
 
+/** The least by which a lever moves, in its own unit. */
+export function grain(lever: string): number {
+  return lever === 'brim' || lever === 'radius' ? 0.5 : 1
+}
+
 /** Where a lever is changed: a choice, the part, or neither (then it is work at the bench). */
-export function moved(draft: Draft, lever: string, value: number): Draft | null {
+export function moved(draft: Draft, lever: string, to: number): Draft | null {
+  const value = Math.round(to / grain(lever)) * grain(lever)
   const choices = { ...draft.choices }
   const part = draft.part ? { ...draft.part } : null
   switch (lever) {
     case 'bed':
-      choices.bedTemperatureC = Math.round(value)
+      choices.bedTemperatureC = value
       break
     case 'chamber':
-      choices.chamberTemperatureC = Math.round(value)
+      choices.chamberTemperatureC = value
       break
     case 'draught':
-      choices.draft = Math.round(value) / 100
+      choices.draft = value / 100
       break
     case 'fan':
-      choices.fanPercent = Math.round(value)
+      choices.fanPercent = value
       break
     case 'brim':
-      choices.brimMm = Math.round(2 * value) / 2
+      choices.brimMm = value
       break
     case 'pads':
-      choices.padDiameterMm = Math.round(value)
+      choices.padDiameterMm = value
       choices.padLayers = value < 1 ? 0 : 2
       break
     case 'radius':
       if (part) {
-        part.cornerRadiusMm = Math.round(2 * value) / 2
+        part.cornerRadiusMm = value
       }
       break
     case 'infill':
       if (part) {
-        part.infillPercent = Math.round(value)
+        part.infillPercent = value
       }
       break
     case 'walls':
       if (part) {
-        part.walls = Math.round(value)
+        part.walls = value
       }
       break
     default:

@@ -73,6 +73,7 @@ public class LeverBenchmark {
           SheetCase.Wishes.none(0.2e-3),
           SheetCase.Label.NONE,
           Optional.empty(),
+          1.75e-3,
           Optional.empty());
   private final HoldDown.Case held = SetupSheet.of(job, surfaces).holdCase();
 

@@ -120,7 +120,7 @@ class BrowserTest extends BrowserPages {
 
     Locator brim = page.getByLabel("Brim");
     brim.focus();
-    for (int i = 0; i < 20; i++) {
+    for (int i = 0; i < 8; i++) {
       page.keyboard().press("ArrowRight");
     }
     assertThat(page.getByTestId("setting-brim")).containsText("4 mm");

@@ -330,12 +330,39 @@ class PrintApiTest extends ServerTest {
     JsonNode sun = api.get("/api/material-choice?needs=SUN,FOOD").body();
     assertThat(sun.get("caution").asString()).contains("germs");
     assertThat(sun.get("ranked").size()).isEqualTo(api.get("/api/materials").body().size());
+    List<String> order = new ArrayList<>();
+    JsonNode fibre = null;
     for (JsonNode each : sun.get("ranked")) {
-      if (each.get("material").asString().equals("PC")) {
-        assertThat(each.get("needed").toString()).contains("needs");
-      }
+      order.add(each.get("material").asString());
+      fibre = each.get("material").asString().equals("PA-CF") ? each : fibre;
     }
+    assertThat(order.indexOf("ASA")).isLessThan(order.indexOf("PLA"));
+    assertThat(fibre).isNotNull();
+    assertThat(fibre.get("needed").toString())
+        .contains("a hardened nozzle")
+        .contains("A spool of it");
     assertThat(api.get("/api/material-choice?needs=FLYING").status()).isBetween(400, 422);
+  }
+
+  /** What a form lets through is answered by a sheet that says what is wrong, never by an error. */
+  @Test
+  void aColdNozzleAndAFastPrintAreSaidOnTheSheet() {
+    String code = spool("PLA");
+    long job = job(code);
+    setUp(job, "");
+    for (String choice :
+        List.of(
+            "\"nozzleTemperatureC\": 100",
+            "\"nozzleTemperatureC\": 150",
+            "\"speedMmPerS\": 2000",
+            "\"layerTimeS\": 36000",
+            "\"chamberTemperatureC\": 180")) {
+      Api.Answer answer =
+          api.post("/api/jobs/" + job + "/sheet/preview", "{\"choices\": {%s}}".formatted(choice));
+      assertThat(answer.status()).as(choice + answer.raw().body()).isEqualTo(200);
+      assertThat(answer.raw().body()).as(choice).doesNotContain("NaN").doesNotContain("Infinity");
+      assertThat(answer.body().at("/sheet/hours").asDouble()).as(choice).isPositive();
+    }
   }
 
   /** What lies on today's sheet of a running print, and that it is not merely ticked off. */
@@ -546,6 +573,15 @@ class PrintApiTest extends ServerTest {
         .isEqualTo(422);
   }
 
+  private boolean isFree(JsonNode way) {
+    for (JsonNode run : api.get("/api/prints").body().get("running")) {
+      if (run.get("printerId").asLong() == way.get("printerId").asLong()) {
+        return false;
+      }
+    }
+    return true;
+  }
+
   /** A plate that was removed is chosen anew; the sheet does not end in an error. */
   @Test
   void whatWasRemovedIsChosenAnew() {
@@ -565,11 +601,6 @@ class PrintApiTest extends ServerTest {
 
   @Test
   void waysAreRankedWithReasons() {
-    long laminate =
-        created(
-            "/api/plates",
-            "{\"name\": \"stiff %d\", \"kind\": \"laminate_4\", \"surface\": \"g10\"}"
-                .formatted(made));
     String code = spool("PLA");
     long job = job(code);
     setUp(job, "");
@@ -581,7 +612,11 @@ class PrintApiTest extends ServerTest {
       before = way.get("hardUnmet").asInt();
       assertThat(way.get("why").asString()).isNotBlank();
     }
-    assertThat(laminate).isPositive();
+    started(job);
+    for (JsonNode way : api.get("/api/jobs/" + job + "/ways").body()) {
+      assertThat(way.get("free").asBoolean())
+          .isEqualTo(way.get("printerId").asLong() != printer && isFree(way));
+    }
   }
 
   @Test

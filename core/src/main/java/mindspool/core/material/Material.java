@@ -28,6 +28,9 @@ public record Material(
   /** A ceiling so near its usual drying temperature leaves no room for a hot spot, K. */
   private static final double NEAR_CEILING_K = 6;
 
+  /** What is softer than this bends like rubber; common practice, GPa. */
+  private static final double FLEXIBLE_GPA = 0.2;
+
   /** What wears a nozzle as much as a fifth of carbon fibre wants a hardened one. */
   private static final double ABRASIVE_SHARE = 0.2;
 
@@ -76,6 +79,17 @@ public record Material(
   /** Whether a printed strip breaks before it bends far. */
   public boolean isBrittle() {
     return value(Parameter.STRAIN_AT_BREAK) < BRITTLE_PERCENT;
+  }
+
+  /** Whether it bends like rubber. */
+  public boolean isFlexible() {
+    return value(Parameter.STIFFNESS) < FLEXIBLE_GPA;
+  }
+
+  /** Whether parts of any size need an enclosure around them. */
+  public boolean needsEnclosure() {
+    Trait.Word word = traits.get(Trait.ENCLOSURE);
+    return word != null && word.word().equals("needed");
   }
 
   /** Whether it wears nozzles that are not hardened. */

@@ -9,8 +9,11 @@ import mindspool.core.material.Material;
 /** A short list for the bench before start, fitted to the job; common practice. */
 final class BenchSteps {
 
-  private static final double CLEAN_ENOUGH = 0.95;
-  private static final double COLD_ROOM_MINUTES = 2;
+  /** A plate that is there sooner needs no word, min; judgement. */
+  private static final double WORTH_SAYING_MIN = 2;
+
+  /** Its face lags behind its sensor by so long, min; common practice. */
+  private static final double FACE_LAGS_MIN = 5;
 
   private static final Map<String, String> SPREAD =
       Map.of(
@@ -35,7 +38,7 @@ final class BenchSteps {
   List<String> all() {
     SheetCase job = sheet.job();
     BuildPlate plate = job.plate().plate();
-    if (plate.cleanliness() < CLEAN_ENOUGH) {
+    if (!plate.isClean()) {
       steps.add(washing(plate.surface()));
     }
     String spread = SPREAD.get(plate.interfaceLayer());
@@ -43,14 +46,14 @@ final class BenchSteps {
       steps.add(spread);
     }
     double minutes = sheet.warmS() / 60;
-    if (minutes > COLD_ROOM_MINUTES && Double.isFinite(minutes)) {
+    if (minutes > WORTH_SAYING_MIN && Double.isFinite(minutes)) {
       steps.add(
           say(
               "Heat the bed %.0f min ahead: this plate takes %.0f min to %.0f °C, its face a little"
                   + " longer.",
-              Math.ceil(minutes + 5), Math.ceil(minutes), sheet.air().bedC()));
+              Math.ceil(minutes + FACE_LAGS_MIN), Math.ceil(minutes), sheet.air().bedC()));
     }
-    if (sheet.needsEnclosure()) {
+    if (job.material().needsEnclosure()) {
       steps.add(
           "Hold a slip of paper under the hot end: it must not flutter. Where the hot-end fan blows"
               + " down on the part, turn its outlet away or tape the gap, clear of heater and wires.");
@@ -64,12 +67,12 @@ final class BenchSteps {
             : "Turn the spool by hand: it must run free. Feed tube seated square, no tight bend.");
     steps.add(
         "Stay for the first layer: lines touch, none is torn; set the height while it prints.");
-    for (double[] look : sheet.looks()) {
+    for (SetupSheet.Look look : sheet.looks()) {
       steps.add(
           say(
               "Look at the corners after about %.0f min, at %.0f mm: a small curl that grows is the"
                   + " sign.",
-              Math.max(1, look[1] / 60), 1000 * look[0]));
+              Math.max(1, look.afterS() / 60), 1000 * look.heightM()));
     }
     return steps;
   }

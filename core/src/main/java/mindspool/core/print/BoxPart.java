@@ -9,8 +9,8 @@ public final class BoxPart {
   /** Floor and roof that look closed and bear load; common practice, m. */
   private static final double SKIN_M = 0.8e-3;
 
+  /** Travel, corners and retractions, as a share of laying lines; from memory. */
   private static final double TRAVEL_SHARE = 0.2;
-  private static final double FILAMENT_M = 1.75e-3;
 
   private final PrintedPart part;
   private final double layerM;
@@ -46,11 +46,6 @@ public final class BoxPart {
   public double volumeM3() {
     double skins = Math.min(part.heightM(), 2 * skinLayers() * layerM);
     return layerArea(1) * skins + layerArea(part.infillShare()) * (part.heightM() - skins);
-  }
-
-  /** Filament of usual diameter that it takes, m. */
-  public double filamentM() {
-    return volumeM3() / (Math.PI * FILAMENT_M * FILAMENT_M / 4);
   }
 
   /** From one layer inside to the next over it, s. */

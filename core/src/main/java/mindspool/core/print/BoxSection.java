@@ -51,6 +51,42 @@ public record BoxSection(
     return widthM * heightM - inner + infillShare * inner;
   }
 
+  /** How the modulus of infill falls with its share in general (Gibson and Ashby). */
+  public static final double GENERAL_INFILL = 1.5;
+
+  /** The same for infill whose lines run along the beam. */
+  public static final double ALIGNED_INFILL = 1;
+
+  private static final double MORE_INFILL = 0.2;
+
+  /** What a change gains and costs, as shares of what was. */
+  public record Gain(double stiffer, double heavier) {
+
+    /** Stiffness gained for the mass that it costs; 0 where nothing changes. */
+    double worth() {
+      return heavier <= 0 ? 0 : stiffer / heavier;
+    }
+  }
+
+  /** What one wall more gains. */
+  public Gain wallGain() {
+    return gain(withWalls(1));
+  }
+
+  /** What 20 % more infill gains. */
+  public Gain infillGain() {
+    return gain(withInfill(MORE_INFILL));
+  }
+
+  /** Whether a wall more gains at least as much stiffness for its mass as infill does. */
+  public boolean isWallBetter() {
+    return wallGain().worth() >= infillGain().worth();
+  }
+
+  private Gain gain(BoxSection after) {
+    return new Gain(after.bending() / bending() - 1, after.mass() / mass() - 1);
+  }
+
   /** The same with more loops of wall. */
   public BoxSection withWalls(int more) {
     return new BoxSection(widthM, heightM, walls + more, lineWidthM, infillShare, exponent);

@@ -31,6 +31,13 @@ public record BuildPlate(
     Require.within("plate.holdPressureKPa", holdPa / 1000, 0.1, 1000, "kPa");
   }
 
+  /** A plate this clean needs no wash; judgement. */
+  private static final double CLEAN_ENOUGH = 0.95;
+
+  boolean isClean() {
+    return cleanliness >= CLEAN_ENOUGH;
+  }
+
   BuildPlate washed() {
     return withCleanliness(1);
   }

@@ -15,31 +15,35 @@ import mindspool.core.material.Parameter;
 public record CoolingDown(
     double doorBelowC, double doorS, double releaseBelowC, double releaseS, String words) {
 
-  /** Of a warm horizontal face in still air; handbooks of heat transfer, from memory, W/(m² K). */
-  private static final double FACE_LOSS = 10;
-
-  /** A closed chamber lets the bed lose less; from memory. */
+  /** Share of its loss in the open that a bed has in a closed chamber; from memory. */
   private static final double CLOSED_LOSS = 0.6;
 
   /** A part this far below its glass transition takes a cold draught; judgement, °C. */
   private static final double SAFE_BELOW_GLASS = 55;
 
+  /** Between these a chamber is opened, whatever the material; judgement, °C. */
   private static final double WARMEST_DOOR_C = 50;
+
   private static final double COOLEST_DOOR_C = 35;
+
+  /** What is best printed in air as warm as this shrinks much; judgement, °C. */
+  private static final double SHRINKS_MUCH_FROM_C = 40;
 
   /** Where a surface lets go cold; common practice, °C. */
   private static final double LETS_GO_C = 35;
 
-  /** A surface that releases in water or hard is taken off cold too. */
+  /** In a warm room a bed only comes near the room's temperature; judgement, °C. */
   private static final double ABOVE_ROOM_C = 3;
 
   /** So far below where it sticks, a bed holds little; the width of its rise twice, °C. */
   private static final double BELOW_STICKING_C = 12;
 
-  private static final double INVERTER = 0.85;
+  /** Share of a supply's energy that can be used, and what its inverter passes on; from memory. */
   private static final double USABLE = 0.8;
 
-  static CoolingDown of(SheetCase job, double bedC, double chamberC) {
+  private static final double INVERTER = 0.85;
+
+  static CoolingDown of(SheetCase job, double bedC) {
     boolean closed = job.printer().chamber().isClosed();
     double glass = job.material().value(Parameter.GLASS_TRANSITION);
     double door =
@@ -53,14 +57,14 @@ public record CoolingDown(
     double doorS = PlateWarming.coolS(heat, loss, bedC, door, room);
     double releaseS = PlateWarming.coolS(heat, loss, bedC, release, room);
     return new CoolingDown(
-        door, doorS, release, releaseS, words(job, closed && bedC > door, bedC > release));
+        door, doorS, release, releaseS, words(closed && bedC > door, bedC > release));
   }
 
   private static boolean shrinksMuch(Material material) {
-    return material.value(Parameter.CHAMBER) >= 40;
+    return material.value(Parameter.CHAMBER) >= SHRINKS_MUCH_FROM_C;
   }
 
-  private static String words(SheetCase job, boolean wait, boolean warm) {
+  private static String words(boolean wait, boolean warm) {
     String opened =
         wait
             ? "Opened at once, cold air meets a part that is still tight: it can crack or lift. Let the"
@@ -79,7 +83,7 @@ public record CoolingDown(
 
   static double lossWPerK(SheetCase job) {
     double face = job.printer().bedLengthM() * job.printer().bedWidthM();
-    return FACE_LOSS * face * (job.printer().chamber().isClosed() ? CLOSED_LOSS : 1);
+    return PlateWarming.FACE_LOSS * face * (job.printer().chamber().isClosed() ? CLOSED_LOSS : 1);
   }
 
   /** Bed that just holds a part, °C. */

@@ -24,9 +24,15 @@ public final class HeatCreep {
   /** Above this a flexible filament is soft, °C. */
   private static final double FLEXIBLE_SOFT_C = 70;
 
-  private static final double FLEXIBLE_GPA = 0.2;
+  /** How near softening is too near, and how fast the risk rises there, °C; calibrated. */
   private static final double NEAR = 3;
+
   private static final double WIDTH = 2.5;
+
+  /** Slack of filament in its path, and what every feeder takes back; field experience, m. */
+  private static final double SLACK_M = 1e-3;
+
+  private static final double LEAST_RETRACTION_M = 0.3e-3;
 
   /** A risk that is worth a warning. */
   public static final double WORRYING = 0.2;
@@ -41,7 +47,7 @@ public final class HeatCreep {
     softLengthM =
         coldEndC >= softC
             ? Double.POSITIVE_INFINITY
-            : FREE_M * (nozzleC - softC) / (nozzleC - coldEndC);
+            : FREE_M * Math.max(0, nozzleC - softC) / Math.max(1, nozzleC - coldEndC);
   }
 
   /**
@@ -69,7 +75,7 @@ public final class HeatCreep {
   }
 
   private static double softC(Material material) {
-    if (material.value(Parameter.STIFFNESS) < FLEXIBLE_GPA) {
+    if (material.isFlexible()) {
       return FLEXIBLE_SOFT_C;
     }
     double deflection = material.value(Parameter.HEAT_DEFLECTION);
@@ -91,6 +97,14 @@ public final class HeatCreep {
   /** Length above the melt zone that is soft, m; infinite where the cold end is. */
   public double softLengthM() {
     return softLengthM;
+  }
+
+  /**
+   * Longest retraction that drags no melt into the cold part, m: what is firm above the melt, and a
+   * millimetre of slack.
+   */
+  public double longestRetractionM() {
+    return Math.max(LEAST_RETRACTION_M, FREE_M - Math.min(FREE_M, softLengthM) + SLACK_M);
   }
 
   /** Risk that it jams, 0 to 1. */

@@ -32,7 +32,9 @@ public final class HoldLevers {
   private static final double SHELTER = 0.35;
 
   private static final double DRAUGHT_FELT = 0.05;
-  private static final double CLEAN_ENOUGH = 0.95;
+
+  /** A first layer pressed on so well gains nothing by more; judgement. */
+  private static final double WELL_PRESSED = 0.95;
 
   /** An enclosure that warms less than this is not worth building, °C; judgement. */
   private static final double WORTH_ENCLOSING_C = 3;
@@ -117,7 +119,7 @@ public final class HoldLevers {
 
   private void aids() {
     HoldAids aids = now.aids();
-    if (aids.squish() < CLEAN_ENOUGH) {
+    if (aids.squish() < WELL_PRESSED) {
       add(
           "Set the first layer closer, so that it is pressed on",
           1,
@@ -181,7 +183,7 @@ public final class HoldLevers {
   }
 
   private void plate() {
-    if (now.plate().cleanliness() < CLEAN_ENOUGH) {
+    if (!now.plate().isClean()) {
       add("Wash the plate and keep fingers off it", 1, it -> it.with(it.plate().washed()));
     }
     ADHESIVES.forEach(

@@ -20,6 +20,11 @@ public final class LayerBond {
   /** Strength across layers over along them that is asked for where nobody says. */
   public static final double USUAL_TARGET = 0.6;
 
+  /** Layers are computed for times from this to that, s. */
+  public static final double LEAST_LAYER_S = 0.1;
+
+  public static final double MOST_LAYER_S = 36_000;
+
   private static final int LAYERS_BELOW = 400;
 
   /** A layer whose heat has decayed so far adds nothing. */
@@ -76,11 +81,11 @@ public final class LayerBond {
     public Laying {
       Require.within("chamberTemperatureC", aroundC, -20, 180, "°C");
       Require.within("fanPercent", 100 * fanShare, 0, 100, "%");
-      Require.within("layerTimeS", layerTimeS, 0.1, 36_000, "s");
+      Require.within("layerTimeS", layerTimeS, LEAST_LAYER_S, MOST_LAYER_S, "s");
       Require.within("layerHeightMm", 1000 * layerHeightM, 0.02, 3, "mm");
       Require.within("lineWidthMm", 1000 * lineWidthM, 0.05, 5, "mm");
       Require.within("walls", walls, 1, 1000, "");
-      Require.within("moisturePercent", moistureOverLimit, 0, 1000, "");
+      Require.within("moisturePercent", moistureOverLimit, 0, 10_000, "");
     }
 
     Laying withLayerTime(double seconds) {

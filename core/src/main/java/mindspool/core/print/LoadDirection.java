@@ -16,12 +16,15 @@ public final class LoadDirection {
   /**
    * Share borne.
    *
-   * @param zToXy strength across layers over that along them, over 0 to 1
+   * @param zToXy strength across layers over that along them, 0 to 1
    * @param angleDeg between the load and the layers, 0 along them to 90 across
    */
   public static double share(double zToXy, double angleDeg) {
-    Require.within("zToXyRatio", zToXy, 1e-6, 1, "");
+    Require.within("zToXyRatio", zToXy, 0, 1, "");
     Require.within("angleDeg", angleDeg, 0, 90, "°");
+    if (zToXy == 0) {
+      return angleDeg == 0 ? 1 : 0;
+    }
     double angle = Math.toRadians(angleDeg);
     double along = Math.pow(Math.cos(angle), 2);
     double across = Math.pow(Math.sin(angle), 2);

@@ -18,17 +18,21 @@ import mindspool.core.material.Trait;
  */
 public final class MaterialChoice {
 
-  /** Above this it bends rather than springs; below it breaks first; common practice, %. */
-  private static final double FLEXIBLE_GPA = 0.2;
-
+  /** Stiffness as printed of what is called stiff, and of what still is, GPa; judgement. */
   private static final double STIFF_GPA = 2.8;
+
+  private static final double FAIRLY_STIFF_GPA = 2;
+
+  /** Stretch at break of what takes knocks, and of what does not shatter, %; judgement. */
   private static final double TOUGH_PERCENT = 20;
-  private static final double BRITTLE_PERCENT = 5;
 
   /** A part left in a car in summer sees 80 to 90 °C; common practice. */
   private static final double HOT_C = 85;
 
+  /** Near a motor; judgement, °C. */
   private static final double WARM_C = 65;
+
+  private static final double NEARLY_WARM_C = 60;
 
   /** Common practice where no figure tells. */
   private static final Set<String> STANDS_CHEMICALS = Set.of("PP", "PA6", "PA12", "PETG");
@@ -155,17 +159,21 @@ public final class MaterialChoice {
     double bends = material.value(Parameter.HEAT_DEFLECTION);
     return switch (need) {
       case FLEX ->
-          by(need, stiffness < FLEXIBLE_GPA, stretch >= TOUGH_PERCENT, say("%.2f GPa", stiffness));
+          by(need, material.isFlexible(), stretch >= TOUGH_PERCENT, say("%.2f GPa", stiffness));
       case STIFF ->
-          by(need, stiffness >= STIFF_GPA, stiffness >= 2, say("%.1f GPa as printed", stiffness));
+          by(
+              need,
+              stiffness >= STIFF_GPA,
+              stiffness >= FAIRLY_STIFF_GPA,
+              say("%.1f GPa as printed", stiffness));
       case TOUGH ->
           by(
               need,
               stretch >= TOUGH_PERCENT,
-              stretch > BRITTLE_PERCENT,
+              !material.isBrittle(),
               say("stretches %.0f %% before it breaks", stretch));
       case HEAT -> by(need, bends >= HOT_C, bends >= WARM_C, bendsAt(bends));
-      case WARM -> by(need, bends >= WARM_C, bends >= WARM_C - 5, bendsAt(bends));
+      case WARM -> by(need, bends >= WARM_C, bends >= NEARLY_WARM_C, bendsAt(bends));
       case SUN -> sun(material);
       case WATER ->
           by(
@@ -187,7 +195,7 @@ public final class MaterialChoice {
           by(
               need,
               EASY.contains(material.name()),
-              !word(material, Trait.ENCLOSURE).equals("needed"),
+              !material.needsEnclosure(),
               "enclosure: " + word(material, Trait.ENCLOSURE));
       case SMOOTHED ->
           by(

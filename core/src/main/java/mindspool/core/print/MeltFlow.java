@@ -40,7 +40,6 @@ public final class MeltFlow {
   /** What a flexible filament bears before it buckles, N. */
   private static final double FLEXIBLE_N = 25;
 
-  private static final double FLEXIBLE_GPA = 0.2;
   private static final int HALVINGS = 60;
 
   private final double flowM3PerS;
@@ -67,7 +66,7 @@ public final class MeltFlow {
 
     public HotEnd {
       Require.within("nozzleTemperatureC", nozzleC, 100, 500, "°C");
-      Require.within("flowMm3PerS", 1e9 * flowM3PerS, 0.001, 1000, "mm³/s");
+      Require.within("flowMm3PerS", 1e9 * flowM3PerS, 0.001, 50_000, "mm³/s");
       Require.within("nozzleDiameterMm", 1000 * nozzleDiameterM, 0.05, 5, "mm");
       Require.within("meltZoneMm", 1000 * meltZoneM, 1, 200, "mm");
       Require.within("filamentDiameterMm", 1000 * filamentDiameterM, 1, 5, "mm");
@@ -90,7 +89,7 @@ public final class MeltFlow {
             radius,
             hotEnd.flowM3PerS);
     pushN = CONE * pressure * Math.PI * Math.pow(hotEnd.filamentDiameterM, 2) / 4;
-    allowedN = material.value(Parameter.STIFFNESS) < FLEXIBLE_GPA ? FLEXIBLE_N : KEPT * GRIP_N;
+    allowedN = material.isFlexible() ? FLEXIBLE_N : KEPT * GRIP_N;
     floorMet = hotEnd.nozzleC >= material.value(Parameter.NOZZLE_FLOOR);
   }
 

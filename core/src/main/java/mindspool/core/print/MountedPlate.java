@@ -11,6 +11,9 @@ import mindspool.core.Require;
  */
 public record MountedPlate(BuildPlate plate, double massKg, OptionalDouble magnetsMaxC) {
 
+  /** A flexible sheet of usual size; common practice, kg. */
+  public static final double USUAL_KG = 0.28;
+
   /** Heat capacity of steel, glass and laminate lies between; handbooks, J/(kg K). */
   private static final double HEAT_J_PER_KG_K = 600;
 

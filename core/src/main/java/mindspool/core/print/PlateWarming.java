@@ -5,6 +5,9 @@ import mindspool.core.Require;
 /** How fast a build plate warms and cools, and what its mass allows of acceleration. */
 public final class PlateWarming {
 
+  /** Of a warm horizontal face in still air, W/(m² K); handbooks of heat transfer, from memory. */
+  public static final double FACE_LOSS = 10;
+
   private PlateWarming() {}
 
   /**

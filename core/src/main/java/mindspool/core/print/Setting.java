@@ -2,6 +2,7 @@ package mindspool.core.print;
 
 import java.util.Locale;
 import java.util.OptionalDouble;
+import mindspool.core.Require;
 
 /**
  * One line of a setup sheet.
@@ -62,12 +63,12 @@ public record Setting(
 
   static Setting number(
       String id, String title, double amount, int decimals, String unit, String reason, From from) {
-    String number = String.format(Locale.ROOT, "%." + decimals + "f", amount);
+    double rounded = Double.parseDouble(String.format(Locale.ROOT, "%." + decimals + "f", amount));
     return new Setting(
         id,
         title,
-        unit.isEmpty() ? number : number + " " + unit,
-        OptionalDouble.of(Double.parseDouble(number)),
+        (Require.plain(rounded) + " " + unit).strip(),
+        OptionalDouble.of(rounded),
         unit,
         OptionalDouble.empty(),
         OptionalDouble.empty(),

@@ -1,12 +1,10 @@
 package mindspool.core.print;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import mindspool.core.material.Material;
 import mindspool.core.material.Parameter;
-import mindspool.core.material.Trait;
 import mindspool.core.print.HoldLevers.Lever;
 
 /**
@@ -16,21 +14,23 @@ import mindspool.core.print.HoldLevers.Lever;
  */
 public final class SetupSheet {
 
-  private static final double MM = 1e-3;
-  private static final double CUBIC_MM = 1e-9;
-  private static final double FILAMENT_M = 1.75e-3;
+  /** So little melt is as good as none, m³/s; the least that can be computed with. */
+  private static final double LEAST_FLOW = 0.01e-9;
+
+  /** The thinnest beam that can be computed with, m. */
+  private static final double LEAST_BEAM_M = 0.5e-3;
 
   /** What desktop printers do where nothing limits them, m/s; common practice. */
   private static final double USUAL_SPEED = 0.060;
 
+  /** Flexible filament buckles when it is pushed faster; common practice, m/s. */
   private static final double SOFT_SPEED = 0.030;
-  private static final double SOFT_GPA = 0.2;
 
   /** Share of what the hot end could melt that is used; common practice. */
   private static final double MELT_IN_HAND = 0.9;
 
+  /** Steps of the part fan that are looked at, as a share. */
   private static final double FAN_STEP = 0.05;
-  private static final double FULL_FAN_PERCENT = 100;
 
   private final SheetCase job;
   private final BedSurfaces surfaces;
@@ -59,7 +59,7 @@ public final class SetupSheet {
     Material material = job.material();
     Printer printer = job.printer();
     SheetCase.Wishes wishes = job.wishes();
-    bedC = wishes.bedC().orElse(Math.min(printer.bedMaxC(), usualBedC()));
+    bedC = wishes.bedC().orElse(Math.min(mostBedC(), usualBedC()));
     path = new BoxPart(job.part(), wishes.layerHeightM());
     double firstNozzle = wishes.nozzleC().orElse(usualNozzleC());
     nozzleC =
@@ -67,7 +67,7 @@ public final class SetupSheet {
             ? firstNozzle
             : hotEnoughFor(wishes.speedMPerS().getAsDouble(), firstNozzle);
     mostSpeedMPerS = mostSpeed(nozzleC);
-    speedMPerS = wishes.speedMPerS().orElse(Math.min(usualSpeed(), MELT_IN_HAND * mostSpeedMPerS));
+    speedMPerS = wishes.speedMPerS().orElse(speedThatMelts());
     wantedChamberC =
         Math.min(
             material.value(Parameter.CHAMBER), HeatCreep.warmestChamberC(material, nozzleC, 1));
@@ -79,8 +79,8 @@ public final class SetupSheet {
                     .chamberC()
                     .orElse(printer.chamberC(bedC, job.room().roomC(), wantedChamberC)));
     double draught = wishes.draught().orElse(printer.chamber().draught());
-    double byPath = wishes.layerTimeS().orElse(path.layerS(Math.max(speedMPerS, 1e-4)));
-    flow = MeltFlow.of(material, hotEnd(nozzleC, Math.max(speedMPerS, 1e-3)));
+    double byPath = wishes.layerTimeS().orElse(path.layerS(speedMPerS));
+    flow = MeltFlow.of(material, hotEnd(nozzleC, speedMPerS));
     double fan = wishes.fanShare().orElse(fanShare(byPath, chamberC, draught));
     shortestLayerS = bond(byPath, chamberC, draught, fan).shortestLayerS();
     layerS = wishes.layerTimeS().orElse(Math.max(byPath, shortestLayerS));
@@ -91,7 +91,7 @@ public final class SetupSheet {
     grip = surfaces.grip(job.plate().plate(), material);
     reach =
         new HoldLevers.Reach(
-            Math.min(printer.bedMaxC(), job.plate().magnetsMaxC().orElse(printer.bedMaxC())),
+            mostBedC(),
             HeatCreep.warmestChamberC(material, nozzleC, 1),
             printer.chamber().isClosed(),
             wishes.practice());
@@ -129,8 +129,17 @@ public final class SetupSheet {
     return Math.max(fromC, most);
   }
 
-  private double usualSpeed() {
-    return job.material().value(Parameter.STIFFNESS) < SOFT_GPA ? SOFT_SPEED : USUAL_SPEED;
+  /** The usual speed, or what the hot end melts of it; the usual where it melts nothing. */
+  private double speedThatMelts() {
+    double usual = job.material().isFlexible() ? SOFT_SPEED : USUAL_SPEED;
+    double melts = MELT_IN_HAND * mostSpeedMPerS;
+    return melts > 0 ? Math.min(usual, melts) : usual;
+  }
+
+  /** The hottest that bed and magnets stand, °C. */
+  double mostBedC() {
+    return Math.min(
+        job.printer().bedMaxC(), job.plate().magnetsMaxC().orElse(Double.POSITIVE_INFINITY));
   }
 
   private double lineAreaM2() {
@@ -146,20 +155,20 @@ public final class SetupSheet {
   private MeltFlow.HotEnd hotEnd(double celsius, double speed) {
     return new MeltFlow.HotEnd(
         celsius,
-        Math.max(0.01 * CUBIC_MM, speed * lineAreaM2()),
+        Math.max(LEAST_FLOW, speed * lineAreaM2()),
         job.printer().boreM(),
         job.printer().meltZoneM(),
-        FILAMENT_M);
+        job.filamentDiameterM());
   }
 
   /** Full where the material takes it; as little as it may where layers should stay warm. */
   private double fanShare(double byPathS, double chamberC, double draught) {
     double least = job.material().value(Parameter.FAN_MIN) / 100;
     double most = job.material().value(Parameter.FAN_MAX) / 100;
-    if (100 * most >= FULL_FAN_PERCENT) {
+    if (most >= 1) {
       return most;
     }
-    double start = needsEnclosure() || least == 0 ? least : (least + most) / 2;
+    double start = job.material().needsEnclosure() || least == 0 ? least : (least + most) / 2;
     for (double fan = start; fan < most; fan += FAN_STEP) {
       LayerBond at = bond(byPathS, chamberC, draught, fan);
       if (at.layerBelowC() <= at.sagsAboveC()) {
@@ -169,15 +178,9 @@ public final class SetupSheet {
     return start;
   }
 
-  boolean needsEnclosure() {
-    Trait.Word word = job.material().traits().get(Trait.ENCLOSURE);
-    return word != null && word.word().equals("needed");
-  }
-
   private LayerBond bond(double layerSeconds, double chamberC, double draught, double fan) {
     double wet =
-        job.spool().map(spool -> Math.max(spool.startPercent(), spool.endPercent())).orElse(0.0)
-            / job.material().printLimitPercent();
+        job.spool().map(spool -> Math.max(spool.startPercent(), spool.endPercent())).orElse(0.0);
     return LayerBond.of(
         job.material(),
         new LayerBond.Laying(
@@ -185,11 +188,11 @@ public final class SetupSheet {
             chamberC,
             fan,
             draught,
-            Math.max(0.1, layerSeconds),
+            Math.max(LayerBond.LEAST_LAYER_S, Math.min(LayerBond.MOST_LAYER_S, layerSeconds)),
             job.wishes().layerHeightM(),
             job.part().lineWidthM(),
             job.part().walls(),
-            wet));
+            wet / job.material().printLimitPercent()));
   }
 
   /** Whether the bond can tear the plate, which goes before every ratio. */
@@ -220,7 +223,7 @@ public final class SetupSheet {
 
   /** How it cools and when it may be opened and taken off. */
   public CoolingDown cooling() {
-    return CoolingDown.of(job, bedC, air.chamberC());
+    return CoolingDown.of(job, bedC);
   }
 
   /** How the verdict moves along each lever. */
@@ -307,7 +310,7 @@ public final class SetupSheet {
 
   /** How long it prints, h. */
   public double hours() {
-    return path.buildS(speedMPerS, shortestLayerS) / 3600;
+    return path.buildS(speedMPerS, job.wishes().layerTimeS().orElse(shortestLayerS)) / 3600;
   }
 
   /** Acceleration for the plate's mass, m/s². */
@@ -348,38 +351,28 @@ public final class SetupSheet {
             job.room().roomC()));
   }
 
-  /** What infill and walls do to a beam of the part's cross-section, as shares. */
-  public record Strength(
-      double wallStiffer, double wallHeavier, double infillStiffer, double infillHeavier) {
-
-    /** Whether a wall gains more stiffness for its mass. */
-    public boolean isWallBetter() {
-      return wallStiffer / wallHeavier >= infillStiffer / infillHeavier;
-    }
-  }
-
-  private static final double MORE_INFILL = 0.2;
-  private static final double GENERAL_INFILL = 1.5;
-
-  /** One wall more against 20 % more infill. */
-  public Strength strength() {
+  /** The part as a beam of its cross-section, which walls and infill stiffen. */
+  public BoxSection beam() {
     PrintedPart part = job.part();
-    BoxSection now =
-        new BoxSection(
-            part.widthM(),
-            Math.max(MM / 2, part.heightM()),
-            part.walls(),
-            part.lineWidthM(),
-            part.infillShare(),
-            GENERAL_INFILL);
-    BoxSection wall = now.withWalls(1);
-    BoxSection infill = now.withInfill(MORE_INFILL);
-    return new Strength(
-        wall.bending() / now.bending() - 1,
-        wall.mass() / now.mass() - 1,
-        infill.bending() / now.bending() - 1,
-        infill.mass() / now.mass() - 1);
+    return new BoxSection(
+        Math.max(LEAST_BEAM_M, part.widthM()),
+        Math.max(LEAST_BEAM_M, part.heightM()),
+        part.walls(),
+        part.lineWidthM(),
+        part.infillShare(),
+        BoxSection.GENERAL_INFILL);
   }
+
+  /** Filament of the job's own diameter that it takes, m. */
+  public double filamentM() {
+    double radius = job.filamentDiameterM() / 2;
+    return path.volumeM3() / (Math.PI * radius * radius);
+  }
+
+  /** A curl begins by the first of these heights and grows by the second, m; common practice. */
+  public static final double FIRST_LOOK_M = 2e-3;
+
+  private static final double SECOND_LOOK_M = 10e-3;
 
   private static final int BOND_EVERY = 6;
 
@@ -404,23 +397,15 @@ public final class SetupSheet {
     return at;
   }
 
-  /** Heights of the build at which corners should be looked at, m, with the time, s. */
-  List<double[]> looks() {
-    List<double[]> looks = new ArrayList<>();
-    for (double height : new double[] {2 * MM, 10 * MM}) {
-      if (height < job.part().heightM()) {
-        looks.add(new double[] {height, height / job.wishes().layerHeightM() * layerS});
-      }
-    }
-    return looks;
-  }
+  /**
+   * When to look at the corners: the height of the build, m, and how long it takes until then, s.
+   */
+  record Look(double heightM, double afterS) {}
 
-  /** Moisture of the wettest metres at start or end over the limit; none without a spool. */
-  public OptionalDouble moistureOverLimit() {
-    return job.spool().isEmpty()
-        ? OptionalDouble.empty()
-        : OptionalDouble.of(
-            Math.max(job.spool().get().startPercent(), job.spool().get().endPercent())
-                / job.material().printLimitPercent());
+  List<Look> looks() {
+    return Stream.of(FIRST_LOOK_M, SECOND_LOOK_M)
+        .filter(height -> height < job.part().heightM())
+        .map(height -> new Look(height, height / job.wishes().layerHeightM() * layerS))
+        .toList();
   }
 }

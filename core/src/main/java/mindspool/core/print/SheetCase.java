@@ -9,6 +9,7 @@ import mindspool.core.print.HoldLevers.HoldPractice;
 /**
  * A job as it is to be set up: what is printed, of what, where, and what somebody chose already.
  *
+ * @param filamentDiameterM 1.75 or 2.85 mm usually
  * @param before what the nozzle printed last; none where nobody knows
  * @param spool none where no spool is chosen
  */
@@ -21,7 +22,12 @@ public record SheetCase(
     Wishes wishes,
     Label label,
     Optional<SpoolForJob> spool,
+    double filamentDiameterM,
     Optional<Material> before) {
+
+  public SheetCase {
+    Require.within("filamentDiameterMm", 1000 * filamentDiameterM, 1, 5, "mm");
+  }
 
   /** What the maker's label or the lot's own calibration says; NaN where it says nothing, °C. */
   public record Label(double nozzleLowC, double nozzleHighC, double bedLowC, double bedHighC) {

@@ -13,7 +13,11 @@ import mindspool.core.material.Trait;
 final class SheetGates {
 
   private static final double MM = 1e-3;
+
+  /** Share of the print limit from which it is worth a word; judgement. */
   private static final double NEAR_LIMIT = 0.8;
+
+  /** A risk of heat creep that must be passed with a reason; judgement. */
   private static final double JAMS = 0.7;
 
   private final SetupSheet sheet;

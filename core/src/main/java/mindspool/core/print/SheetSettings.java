@@ -16,6 +16,8 @@ import mindspool.core.print.Setting.From;
 final class SheetSettings {
 
   private static final double MM = 1e-3;
+
+  /** First layers are printed so much hotter; common practice, °C. */
   private static final double FIRST_HOTTER_C = 5;
 
   /** First layers: thicker, wider, slower; common practice. */
@@ -41,10 +43,11 @@ final class SheetSettings {
   private static final double TINY_M = 0.020;
   private static final double LARGE_INFILL = 0.10;
   private static final double TINY_INFILL = 0.35;
-  private static final double MOST_RETRACTION_DIRECT = 1.5;
-  private static final double MOST_RETRACTION_TUBE = 5;
-  private static final double SOFT_GPA = 0.2;
-  private static final double HEAT_BREAK_M = 2.1e-3;
+
+  /** With the feeder at the hot end, and through a tube; common practice, mm. */
+  private static final double MOST_RETRACTION_DIRECT_MM = 1.5;
+
+  private static final double MOST_RETRACTION_TUBE_MM = 5;
 
   private final SetupSheet sheet;
   private final SheetCase job;
@@ -112,12 +115,11 @@ final class SheetSettings {
                     suffices(sheet.flow().isOk())))
             : line;
     lines.add(line.within(value(Parameter.NOZZLE_MIN), most));
-    double first = Math.min(most, celsius + FIRST_HOTTER_C);
     lines.add(
         number(
                 "nozzleFirst",
                 "Nozzle, first layer",
-                Math.max(first, Math.min(celsius, most)),
+                Math.min(most, celsius + FIRST_HOTTER_C),
                 0,
                 "°C",
                 "A little hotter, so that it wets the plate.",
@@ -155,17 +157,21 @@ final class SheetSettings {
                 ? say("It sticks from about %.0f °C.", sticks)
                 : say("Below %.0f °C it sticks less.", sticks),
             from(wishes.bedC().isPresent(), limited, false, job.label().hasBed()));
-    if (celsius < usual && printer.bedMaxC() < usual) {
+    if (celsius < usual && sheet.mostBedC() < usual) {
       line = line.insteadOf(insteadOfBed(usual));
     }
     lines.add(
         line.within(
-            value(Parameter.BED_MIN), Math.min(printer.bedMaxC(), value(Parameter.BED_MAX))));
+            value(Parameter.BED_MIN), Math.min(sheet.mostBedC(), value(Parameter.BED_MAX))));
   }
 
   private String insteadOfBed(double usual) {
     String limit =
-        say("%.0f °C would be usual; this bed ends at %.0f °C. ", usual, printer.bedMaxC());
+        say(
+            "%.0f °C would be usual; %s %.0f °C. ",
+            usual,
+            sheet.mostBedC() < printer.bedMaxC() ? "the plate's magnets stand" : "this bed ends at",
+            sheet.mostBedC());
     if (sheet.hold().ratio() < HoldLevers.SAFE) {
       return limit + "As set up here it holds all the same.";
     }
@@ -225,7 +231,7 @@ final class SheetSettings {
   }
 
   private void fan() {
-    int off = sheet.needsEnclosure() ? FAN_OFF_LAYERS_CLOSED : FAN_OFF_LAYERS;
+    int off = material.needsEnclosure() ? FAN_OFF_LAYERS_CLOSED : FAN_OFF_LAYERS;
     lines.add(
         words(
             "fanFirst",
@@ -250,49 +256,28 @@ final class SheetSettings {
   }
 
   private void firstLayer() {
-    double bore = printer.boreM();
     double layer = wishes.layerHeightM();
-    lines.add(
-        number(
-                "layer",
-                "Layer height",
-                layer / MM,
-                2,
-                "mm",
-                "At most three quarters of the bore, or lines do not press on one another.",
-                From.CHOSEN)
-            .within(LEAST_LAYER * bore / MM, MOST_LAYER * bore / MM));
-    lines.add(
-        number(
-                "layerFirst",
-                "First layer, height",
-                Math.min(FIRST_HEIGHT * layer, MOST_LAYER * bore) / MM,
-                2,
-                "mm",
-                "A little thicker bridges an uneven plate. A hair too close beats a hair too far.",
-                From.PRACTICE)
-            .within(LEAST_LAYER * bore / MM, MOST_LAYER * bore / MM));
     double line = job.part().lineWidthM();
+    double tallest = MOST_LAYER * printer.boreM();
+    double widest = MOST_LINE * printer.boreM();
+    String height = "At most three quarters of the bore, or lines do not press on one another.";
+    String width = "A little wider than the bore presses lines together.";
+    lines.add(layerLine("layer", "Layer height", layer, height, From.CHOSEN));
     lines.add(
-        number(
-                "line",
-                "Line width",
-                line / MM,
-                2,
-                "mm",
-                "A little wider than the bore presses lines together.",
-                From.CHOSEN)
-            .within(LEAST_LINE * bore / MM, MOST_LINE * bore / MM));
+        layerLine(
+            "layerFirst",
+            "First layer, height",
+            Math.min(FIRST_HEIGHT * layer, tallest),
+            "A little thicker bridges an uneven plate. A hair too close beats a hair too far.",
+            From.PRACTICE));
+    lines.add(widthLine("line", "Line width", line, width, From.CHOSEN));
     lines.add(
-        number(
-                "lineFirst",
-                "First layer, line width",
-                Math.min(FIRST_WIDTH * line, MOST_LINE * bore) / MM,
-                2,
-                "mm",
-                "Wider lines hold on to more plate.",
-                From.PRACTICE)
-            .within(LEAST_LINE * bore / MM, MOST_LINE * bore / MM));
+        widthLine(
+            "lineFirst",
+            "First layer, line width",
+            Math.min(FIRST_WIDTH * line, widest),
+            "Wider lines hold on to more plate.",
+            From.PRACTICE));
     lines.add(
         number(
                 "speedFirst",
@@ -312,6 +297,18 @@ final class SheetSettings {
             "",
             "Two or three slow layers hold better than one.",
             From.PRACTICE));
+  }
+
+  private Setting layerLine(String id, String title, double metres, String reason, From from) {
+    double bore = printer.boreM() / MM;
+    return number(id, title, metres / MM, 2, "mm", reason, from)
+        .within(LEAST_LAYER * bore, MOST_LAYER * bore);
+  }
+
+  private Setting widthLine(String id, String title, double metres, String reason, From from) {
+    double bore = printer.boreM() / MM;
+    return number(id, title, metres / MM, 2, "mm", reason, from)
+        .within(LEAST_LINE * bore, MOST_LINE * bore);
   }
 
   private void speed() {
@@ -380,7 +377,7 @@ final class SheetSettings {
 
   private void inside() {
     PrintedPart part = job.part();
-    SetupSheet.Strength strength = sheet.strength();
+    BoxSection beam = sheet.beam();
     lines.add(
         number(
             "walls",
@@ -391,11 +388,11 @@ final class SheetSettings {
             say(
                 "One more makes it %.0f %% stiffer for %.0f %% more mass; 20 %% more infill %.0f %% for"
                     + " %.0f %%. %s",
-                100 * strength.wallStiffer(),
-                100 * strength.wallHeavier(),
-                100 * strength.infillStiffer(),
-                100 * strength.infillHeavier(),
-                strength.isWallBetter()
+                100 * beam.wallGain().stiffer(),
+                100 * beam.wallGain().heavier(),
+                100 * beam.infillGain().stiffer(),
+                100 * beam.infillGain().heavier(),
+                beam.isWallBetter()
                     ? "So walls first, then orientation, then infill."
                     : "Here infill gains more."),
             From.CHOSEN));
@@ -417,7 +414,7 @@ final class SheetSettings {
             "%",
             "Straight lines print faster than curved ones; align them with the load.",
             From.CHOSEN);
-    boolean warps = sheet.needsEnclosure();
+    boolean warps = material.needsEnclosure();
     double longest = Math.max(part.lengthM(), part.widthM());
     if (warps && longest > LARGE_M && part.infillShare() > LARGE_INFILL + 0.001) {
       infill =
@@ -453,7 +450,7 @@ final class SheetSettings {
     HoldAids aids = wishes.aids();
     String hold =
         say("Hold-down with it: %.2f; under %.1f is safe.", sheet.hold().ratio(), HoldLevers.SAFE);
-    lines.add(number("brim", "Brim", aids.brimM() / MM, 0, "mm", hold, From.CHOSEN).within(0, 20));
+    lines.add(number("brim", "Brim", aids.brimM() / MM, 1, "mm", hold, From.CHOSEN).within(0, 20));
     lines.add(
         words(
             "pads",
@@ -485,11 +482,8 @@ final class SheetSettings {
   private void feeding() {
     double most =
         Math.min(
-            printer.directFeed() ? MOST_RETRACTION_DIRECT : MOST_RETRACTION_TUBE,
-            Math.max(
-                0.3,
-                (HEAT_BREAK_M - Math.min(HEAT_BREAK_M, sheet.creep().softLengthM())) / MM + 1));
-    boolean soft = value(Parameter.STIFFNESS) < SOFT_GPA;
+            printer.directFeed() ? MOST_RETRACTION_DIRECT_MM : MOST_RETRACTION_TUBE_MM,
+            sheet.creep().longestRetractionM() / MM);
     lines.add(
         number(
             "retraction",
@@ -497,7 +491,7 @@ final class SheetSettings {
             most,
             1,
             "mm",
-            soft
+            material.isFlexible()
                 ? "Longer pulls soft filament thin and melt into the cold part."
                 : "Longer drags melt into the cold part of the hot end, where it sets.",
             From.COMPUTED));

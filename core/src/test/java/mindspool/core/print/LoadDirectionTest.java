@@ -33,9 +33,17 @@ class LoadDirectionTest {
     }
   }
 
+  /** Layers that do not hold together at all still bear along them. */
+  @Test
+  void layersThatDoNotBondBearAlongThemOnly() {
+    assertThat(LoadDirection.share(0, 0)).isEqualTo(1);
+    assertThat(LoadDirection.share(0, 45)).isZero();
+    assertThat(LoadDirection.share(0, 90)).isZero();
+  }
+
   @Test
   void refusesWhatCannotBe() {
-    assertThatThrownBy(() -> LoadDirection.share(0, 45)).hasMessageContaining("zToXyRatio");
+    assertThatThrownBy(() -> LoadDirection.share(-0.1, 45)).hasMessageContaining("zToXyRatio");
     assertThatThrownBy(() -> LoadDirection.share(0.5, 91)).hasMessageContaining("angleDeg");
   }
 }

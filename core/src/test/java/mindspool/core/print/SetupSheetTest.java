@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Random;
 import mindspool.core.InvalidValueException;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.print.HoldLevers.HoldPractice;
@@ -47,10 +48,16 @@ class SetupSheetTest {
     private OptionalDouble magnets = OptionalDouble.empty();
     private OptionalDouble chamberC = OptionalDouble.empty();
     private OptionalDouble nozzleC = OptionalDouble.empty();
+    private OptionalDouble bedC = OptionalDouble.empty();
+    private OptionalDouble wishedChamberC = OptionalDouble.empty();
+    private OptionalDouble fan = OptionalDouble.empty();
     private OptionalDouble speed = OptionalDouble.empty();
+    private OptionalDouble layerTimeS = OptionalDouble.empty();
+    private double layerM = 0.2e-3;
     private HoldAids aids = HoldAids.NONE;
     private SheetCase.Label label = SheetCase.Label.NONE;
     private Optional<SheetCase.SpoolForJob> spool = Optional.empty();
+    private double diameterM = 1.75e-3;
     private Optional<String> before = Optional.empty();
 
     SheetCase toCase() {
@@ -84,17 +91,18 @@ class SetupSheetTest {
           new SheetCase.Surroundings(22, chamberC),
           new SheetCase.Wishes(
               nozzleC,
+              bedC,
+              wishedChamberC,
               OptionalDouble.empty(),
-              OptionalDouble.empty(),
-              OptionalDouble.empty(),
-              OptionalDouble.empty(),
+              fan,
               speed,
-              OptionalDouble.empty(),
-              0.2e-3,
+              layerTimeS,
+              layerM,
               aids,
               HoldPractice.CAUSE_FIRST),
           label,
           spool,
+          diameterM,
           before.map(CATALOGUE::named));
     }
 
@@ -336,6 +344,11 @@ class SetupSheetTest {
     job.material = "ABS";
     job.magnets = OptionalDouble.of(80);
     job.ventilated = false;
+    assertThat(job.sheet().air().bedC())
+        .as("by itself it stays where magnets stand it")
+        .isEqualTo(80);
+    assertThat(line(job.sheet(), "bed").instead()).contains("magnets stand 80 °C");
+    job.bedC = OptionalDouble.of(105);
     SetupSheet sheet = job.sheet();
     assertThat(gate(sheet, "magnets").met()).isFalse();
     assertThat(gate(sheet, "fumes").met()).isFalse();
@@ -372,7 +385,7 @@ class SetupSheetTest {
   // Field notes F: walls gain more stiffness for their mass than infill.
   @Test
   void wallsComeBeforeInfill() {
-    assertThat(new Job().sheet().strength().isWallBetter()).isTrue();
+    assertThat(new Job().sheet().beam().isWallBetter()).isTrue();
   }
 
   // Field notes E: 1.194 kg cools from 60 to 30 °C in 25 to 45 minutes with one face open.
@@ -531,5 +544,135 @@ class SetupSheetTest {
     Job slow = new Job();
     slow.speed = OptionalDouble.of(0);
     assertThatThrownBy(slow::sheet).hasMessageContaining("speedMmPerS");
+  }
+
+  /** A nozzle too cold to melt anything still has a sheet, which says so. */
+  @Test
+  void aNozzleThatMeltsNothingIsSaidNotRefused() {
+    for (double celsius : new double[] {100, 150, 179}) {
+      Job job = new Job();
+      job.nozzleC = OptionalDouble.of(celsius);
+      SetupSheet sheet = job.sheet();
+      assertThat(sheet.speedMPerS()).isPositive();
+      assertThat(sheet.hours()).isFinite().isPositive();
+      assertThat(gate(sheet, "flow").met()).isFalse();
+      assertThat(gate(sheet, "bond").met()).isFalse();
+      assertThat(gate(sheet, "nozzleRange").met()).isFalse();
+    }
+  }
+
+  @Test
+  void aSolidBeamGainsNothingByWallsOrInfill() {
+    BoxSection solid = new BoxSection(0.02, 0.01, 2, 0.45e-3, 1, BoxSection.GENERAL_INFILL);
+    assertThat(solid.wallGain().stiffer()).isCloseTo(0, within(1e-12));
+    assertThat(solid.infillGain().heavier()).isZero();
+    assertThat(solid.isWallBetter()).isTrue();
+  }
+
+  @Test
+  void thickFilamentTakesFewerMetresForTheSameGrams() {
+    Job job = new Job();
+    double thin = job.sheet().filamentM();
+    job.diameterM = 2.85e-3;
+    assertThat(job.sheet().filamentM()).isCloseTo(thin * Math.pow(1.75 / 2.85, 2), within(1e-9));
+    assertThat(job.sheet().grams()).isEqualTo(new Job().sheet().grams());
+    job.diameterM = 0;
+    assertThatThrownBy(job::sheet).hasMessageContaining("filamentDiameterMm");
+  }
+
+  /** A layer time set by hand is the one that the hours are counted with. */
+  @Test
+  void hoursFollowALayerTimeSetByHand() {
+    Job job = new Job();
+    job.layerTimeS = OptionalDouble.of(600);
+    assertThat(job.sheet().hours()).isCloseTo(100 * 600 / 3600.0, within(1e-9));
+  }
+
+  /** Anything that a form lets through gives a sheet of finite numbers and whole sentences. */
+  @Test
+  void nothingThatCanBeTypedBreaksTheSheet() {
+    Random random = new Random(20261128);
+    List<String> materials = CATALOGUE.all().stream().map(each -> each.name()).toList();
+    for (int i = 0; i < 1500; i++) {
+      Job job = wild(random, materials);
+      SetupSheet sheet = job.sheet();
+      String said = "case " + i + ", " + job.material;
+      assertThat(sheet.settings())
+          .as(said)
+          .allSatisfy(
+              line -> {
+                String all = line.value() + line.reason() + line.instead();
+                assertThat(all).doesNotContain("NaN").doesNotContainIgnoringCase("infin");
+              });
+      assertThat(sheet.gates()).as(said).allMatch(gate -> !gate.words().contains("NaN"));
+      assertThat(sheet.benchSteps()).as(said).noneMatch(step -> step.contains("Infin"));
+      assertThat(sheet.hours()).as(said).isFinite().isPositive();
+      assertThat(sheet.grams()).as(said).isFinite().isPositive();
+      assertThat(sheet.hold().ratio()).as(said).isFinite().isNotNegative();
+      assertThat(sheet.bond().zToXy()).as(said).isBetween(0.0, 1.0);
+      assertThat(sheet.cooling().releaseBelowC()).as(said).isFinite();
+      sheet.cheapest().ifPresent(it -> assertThat(it.after().ratio()).isLessThan(0.7));
+    }
+  }
+
+  private static Job wild(Random random, List<String> materials) {
+    Job job = new Job();
+    job.material = materials.get(random.nextInt(materials.size()));
+    job.part =
+        new PrintedPart(
+            between(random, 1e-3, 2),
+            between(random, 0.2e-3, 2),
+            between(random, 0.1e-3, 2),
+            1 + random.nextInt(random.nextBoolean() ? 6 : 1000),
+            between(random, 0.05e-3, 5e-3),
+            random.nextInt(101) / 100.0,
+            10 + random.nextInt(171),
+            random.nextBoolean() ? 0 : between(random, 1e-4, 1),
+            between(random, 0.2e-3, 2));
+    job.nozzleC = maybe(random, 100, 500);
+    job.bedC = maybe(random, 1, 220);
+    job.wishedChamberC = maybe(random, 1, 180);
+    job.fan = maybe(random, 0.001, 1);
+    job.speed = maybe(random, 1e-3, 2);
+    job.layerTimeS = maybe(random, 0.1, 36_000);
+    job.layerM = between(random, 0.02e-3, 3e-3);
+    job.chamber = ChamberKind.values()[random.nextInt(ChamberKind.values().length)];
+    job.bedMaxC = between(random, 15, 220);
+    job.plateKg = between(random, 0.01, 50);
+    job.movingKg = random.nextBoolean() ? 0 : between(random, 0.01, 100);
+    job.kind = PlateKind.values()[random.nextInt(PlateKind.values().length)];
+    job.clean = between(random, 0.05, 1);
+    job.diameterM = between(random, 1e-3, 5e-3);
+    job.aids =
+        new HoldAids(
+            between(random, 0.05, 1),
+            random.nextInt(101) / 1000.0,
+            random.nextInt(201) / 1000.0,
+            random.nextInt(51),
+            random.nextInt(101) / 1000.0);
+    job.spool =
+        random.nextBoolean()
+            ? Optional.empty()
+            : Optional.of(
+                new SheetCase.SpoolForJob(
+                    100 * random.nextDouble(),
+                    100 * random.nextDouble(),
+                    random.nextInt(1000),
+                    5,
+                    random.nextBoolean(),
+                    0));
+    job.before = Optional.of(materials.get(random.nextInt(materials.size())));
+    return job;
+  }
+
+  /** As often near the lower end as near the upper. */
+  private static double between(Random random, double low, double high) {
+    return low * Math.pow(high / low, random.nextDouble());
+  }
+
+  private static OptionalDouble maybe(Random random, double low, double high) {
+    return random.nextBoolean()
+        ? OptionalDouble.empty()
+        : OptionalDouble.of(between(random, low, high));
   }
 }

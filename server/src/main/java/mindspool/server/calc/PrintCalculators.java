@@ -7,7 +7,6 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.ExampleObject;
 import io.swagger.v3.oas.annotations.tags.Tag;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -40,15 +39,6 @@ class PrintCalculators {
 
   private static final double USUAL_NOZZLE_MM = 0.4;
   private static final double USUAL_FILAMENT_MM = 1.75;
-
-  /** Of a warm horizontal face in still air, W/(m² K); handbooks of heat transfer, from memory. */
-  private static final double FACE_LOSS = 10;
-
-  /** How the modulus of infill falls with its share (Gibson and Ashby). */
-  private static final double GENERAL_INFILL = 1.5;
-
-  private static final double ALIGNED_INFILL = 1;
-  private static final double MORE_INFILL = 0.2;
 
   private final MaterialCatalogue catalogue;
 
@@ -343,7 +333,7 @@ class PrintCalculators {
     double coolTo =
         Require.within("coolToC", number("coolToC", request.coolToC, 30), -40, 300, "°C");
     double heat = (mass + carrier) * capacity;
-    double loss = FACE_LOSS * area;
+    double loss = PlateWarming.FACE_LOSS * area;
     return new PlateCalcAnswer(
         minutes(
             PlateWarming.warmS(
@@ -418,13 +408,12 @@ class PrintCalculators {
             Require.present("walls", request.walls, "a number of walls"),
             MM * number("lineWidthMm", request.lineWidthMm, 0.45),
             number("infillPercent", request.infillPercent) / 100,
-            pattern.equals("aligned") ? ALIGNED_INFILL : GENERAL_INFILL);
-    double[] wall = gains(now, now.withWalls(1));
-    double[] infill = gains(now, now.withInfill(MORE_INFILL));
-    boolean wallBetter = worth(wall) >= worth(infill);
-    List<StrengthOption> options = new ArrayList<>();
-    options.add(new StrengthOption("+1 wall", wall[0], wall[1], wallBetter));
-    options.add(new StrengthOption("+20 % infill", infill[0], infill[1], !wallBetter));
+            pattern.equals("aligned") ? BoxSection.ALIGNED_INFILL : BoxSection.GENERAL_INFILL);
+    boolean wallBetter = now.isWallBetter();
+    List<StrengthOption> options =
+        List.of(
+            option("+1 wall", now.wallGain(), wallBetter),
+            option("+20 % infill", now.infillGain(), !wallBetter));
     return new StrengthAnswer(
         options,
         wallBetter
@@ -433,14 +422,8 @@ class PrintCalculators {
             : "More infill stiffens it more for its mass.");
   }
 
-  private static double[] gains(BoxSection before, BoxSection after) {
-    return new double[] {
-      100 * (after.bending() / before.bending() - 1), 100 * (after.mass() / before.mass() - 1)
-    };
-  }
-
-  private static double worth(double[] gains) {
-    return gains[1] <= 0 ? 0 : gains[0] / gains[1];
+  private static StrengthOption option(String words, BoxSection.Gain gain, boolean better) {
+    return new StrengthOption(words, 100 * gain.stiffer(), 100 * gain.heavier(), better);
   }
 
   record ChangeoverRequest(String fromMaterial, String toMaterial) {}

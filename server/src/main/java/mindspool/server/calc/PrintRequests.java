@@ -27,18 +27,21 @@ public final class PrintRequests {
   private static final double USUAL_INFILL = 20;
   private static final double USUAL_LAYER_MM = 0.2;
   private static final double USUAL_ROOM_C = 23;
+
+  /** A usual desktop printer; from memory. */
   private static final double USUAL_HOT_END_C = 280;
+
   private static final double USUAL_LINED_C = 250;
   private static final double USUAL_ZONE_MM = 12;
   private static final double USUAL_BORE_MM = 0.4;
   private static final double USUAL_BED_C = 110;
   private static final double USUAL_BED_MM = 220;
   private static final double USUAL_HEIGHT_MM = 220;
+  private static final double USUAL_CHAMBER_C = 60;
   private static final double USUAL_HEATER_W = 250;
   private static final double USUAL_CARRIER_J_PER_K = 300;
   private static final double USUAL_ACCELERATION = 2000;
   private static final double USUAL_POWER_W = 150;
-  private static final double USUAL_PLATE_KG = 0.28;
 
   private PrintRequests() {}
 
@@ -118,6 +121,12 @@ public final class PrintRequests {
       Double meanPowerW,
       Boolean ventilated) {
 
+    /** Nothing said: all is usual. */
+    public static final MachineRequest USUAL =
+        new MachineRequest(
+            null, null, null, null, null, null, null, null, null, null, null, null, null, null,
+            null, null, null, null, null, null, null);
+
     /** As core knows it. */
     public Printer toPrinter() {
       Printer.HotEndKind kind = hotEnd == null ? Printer.HotEndKind.ALL_METAL : hotEnd;
@@ -139,9 +148,9 @@ public final class PrintRequests {
           number("printer.bedHeaterW", bedHeaterW, USUAL_HEATER_W),
           number("printer.carrierHeatJPerK", carrierHeatJPerK, USUAL_CARRIER_J_PER_K),
           chamber == null ? Printer.ChamberKind.OPEN : chamber,
-          number("printer.chamberMaxC", chamberMaxC, 60),
+          number("printer.chamberMaxC", chamberMaxC, USUAL_CHAMBER_C),
           number("printer.movingMassKg", movingMassKg, 0),
-          number("printer.tunedPlateMassKg", tunedPlateMassKg, USUAL_PLATE_KG),
+          number("printer.tunedPlateMassKg", tunedPlateMassKg, MountedPlate.USUAL_KG),
           MM * number("printer.accelerationMmPerS2", accelerationMmPerS2, USUAL_ACCELERATION),
           !Boolean.FALSE.equals(directFeed),
           number("printer.supplyWh", supplyWh, 0),
@@ -168,7 +177,7 @@ public final class PrintRequests {
     public MountedPlate toPlate() {
       return new MountedPlate(
           new PlateRequest(kind, surface, interfaceLayer, cleanliness, holdPressureKPa).toPlate(),
-          number("plate.massKg", massKg, USUAL_PLATE_KG),
+          number("plate.massKg", massKg, MountedPlate.USUAL_KG),
           optional(magnetsMaxC));
     }
   }

@@ -11,6 +11,7 @@ import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.print.BedSurfaces;
 import mindspool.core.print.SetupSheet;
 import mindspool.core.print.SheetCase;
+import mindspool.core.stock.Filament;
 import mindspool.server.calc.PrintRequests.ChoicesRequest;
 import mindspool.server.calc.PrintRequests.MachineRequest;
 import mindspool.server.calc.PrintRequests.MountedPlateRequest;
@@ -35,7 +36,7 @@ class SetupCalculator {
     this.catalogue = catalogue;
   }
 
-  /** A print; {@code spool} and {@code materialBefore} may be left out. */
+  /** A print; what stands from {@code choices} on may be left out, the room too. */
   record SetupRequest(
       String material,
       Map<String, Double> materialOverrides,
@@ -45,6 +46,7 @@ class SetupCalculator {
       RoomRequest room,
       ChoicesRequest choices,
       SpoolForJobRequest spool,
+      Double filamentDiameterMm,
       String materialBefore) {}
 
   @PostMapping("/api/calc/setup")
@@ -88,6 +90,11 @@ class SetupCalculator {
                 choices.toWishes(part),
                 SheetCase.Label.NONE,
                 Optional.ofNullable(request.spool).map(SpoolForJobRequest::toSpool),
+                Inputs.number(
+                        "filamentDiameterMm",
+                        request.filamentDiameterMm,
+                        Filament.USUAL_DIAMETERS_MM.get(0))
+                    / 1000,
                 Optional.ofNullable(request.materialBefore).map(catalogue::named)),
             surfaces));
   }

@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
 import java.util.OptionalDouble;
+import mindspool.core.print.BoxSection;
 import mindspool.core.print.CoolingDown;
 import mindspool.core.print.Gate;
 import mindspool.core.print.HoldDown;
@@ -246,7 +247,7 @@ public record SheetAnswer(
   public static SheetAnswer of(SetupSheet sheet) {
     LayerBond bond = sheet.bond();
     CoolingDown cooling = sheet.cooling();
-    SetupSheet.Strength strength = sheet.strength();
+    BoxSection beam = sheet.beam();
     SetupSheet.PowerCut cut = sheet.powerCut();
     return new SheetAnswer(
         sheet.job().material().name(),
@@ -273,10 +274,10 @@ public record SheetAnswer(
             sheet.flow().isOk()),
         new CreepView(sheet.creep().risk(), sheet.creep().coldEndC(), sheet.creep().softC()),
         new StrengthView(
-            100 * strength.wallStiffer(),
-            100 * strength.wallHeavier(),
-            100 * strength.infillStiffer(),
-            100 * strength.infillHeavier()),
+            100 * beam.wallGain().stiffer(),
+            100 * beam.wallGain().heavier(),
+            100 * beam.infillGain().stiffer(),
+            100 * beam.infillGain().heavier()),
         new CoolingView(
             cooling.doorBelowC(),
             finite(cooling.doorS() / 60),
@@ -286,7 +287,7 @@ public record SheetAnswer(
         new PowerCutView(cut.bridgedS() / 60, finite(cut.holdsS() / 60)),
         100 * sheet.job().printer().boreGrowth(),
         sheet.grams(),
-        sheet.path().filamentM(),
+        sheet.filamentM(),
         sheet.hours(),
         finite(sheet.warmS() / 60));
   }

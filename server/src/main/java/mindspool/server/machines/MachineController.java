@@ -11,6 +11,7 @@ import mindspool.core.Text;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.print.BedSurfaces;
 import mindspool.core.print.HoldLevers.HoldPractice;
+import mindspool.core.print.MountedPlate;
 import mindspool.core.print.NozzleCare.NozzleMaterial;
 import mindspool.core.print.PlateKind;
 import mindspool.core.print.PlateUse;
@@ -260,7 +261,7 @@ class MachineController {
     machines.described(
         said,
         it -> {
-          describe(it, checked);
+          it.describe(checked);
           it.lastMaterial = request.lastMaterial;
           it.plateId = request.plateId;
           if (Boolean.TRUE.equals(request.newNozzle)) {
@@ -268,35 +269,6 @@ class MachineController {
           }
         });
     return view(machines.printer(placeId));
-  }
-
-  private static void describe(PrinterDescription said, Printer printer) {
-    said.hotEnd = printer.hotEnd();
-    said.hotEndMaxC = printer.hotEndMaxC();
-    said.meltZoneMm = plain(1000 * printer.meltZoneM());
-    said.nozzleDiameterMm = plain(1000 * printer.boreM());
-    said.nozzleMaterial = printer.nozzle();
-    said.abrasiveG = plain(1000 * printer.abrasiveKg());
-    said.bedMaxC = printer.bedMaxC();
-    said.bedLengthMm = plain(1000 * printer.bedLengthM());
-    said.bedWidthMm = plain(1000 * printer.bedWidthM());
-    said.heightMm = plain(1000 * printer.heightM());
-    said.bedHeaterW = printer.bedHeaterW();
-    said.carrierHeatJPerK = printer.carrierHeatJPerK();
-    said.chamber = printer.chamber();
-    said.chamberMaxC = printer.chamberMaxC();
-    said.movingMassKg = printer.movingKg();
-    said.tunedPlateMassKg = printer.tunedPlateKg();
-    said.accelerationMmPerS2 = plain(1000 * printer.accelerationMPerS2());
-    said.directFeed = printer.directFeed();
-    said.supplyWh = printer.supplyWh();
-    said.meanPowerW = printer.meanPowerW();
-    said.ventilated = printer.ventilated();
-  }
-
-  /** Without the dust of a change of units. */
-  private static double plain(double value) {
-    return Math.round(value * 1e6) / 1e6;
   }
 
   @GetMapping("/plates")
@@ -356,7 +328,12 @@ class MachineController {
       Machines.spread(plate, known("interfaceLayer", layer, BedSurfaces.LAYERS));
     }
     plate.massKg =
-        Require.within("massKg", request.massKg == null ? 0.28 : request.massKg, 0.01, 50, "kg");
+        Require.within(
+            "massKg",
+            request.massKg == null ? MountedPlate.USUAL_KG : request.massKg,
+            0.01,
+            50,
+            "kg");
     plate.magnetsMaxC =
         request.magnetsMaxC == null
             ? null

@@ -8,8 +8,9 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import mindspool.core.print.NozzleCare.NozzleMaterial;
 import mindspool.core.print.Printer;
+import mindspool.server.calc.PrintRequests.MachineRequest;
 
-/** What is known of a printer beyond its being a place; usual figures until somebody says. */
+/** What is known of a printer beyond its being a place; a usual one until somebody says. */
 @Entity
 @Table(name = "printer")
 class PrinterDescription {
@@ -17,36 +18,36 @@ class PrinterDescription {
   @Id long placeId;
 
   @Enumerated(EnumType.STRING)
-  Printer.HotEndKind hotEnd = Printer.HotEndKind.ALL_METAL;
+  Printer.HotEndKind hotEnd;
 
-  double hotEndMaxC = 280;
-  double meltZoneMm = 12;
-  double nozzleDiameterMm = 0.4;
+  double hotEndMaxC;
+  double meltZoneMm;
+  double nozzleDiameterMm;
 
   @Enumerated(EnumType.STRING)
-  NozzleMaterial nozzleMaterial = NozzleMaterial.BRASS;
+  NozzleMaterial nozzleMaterial;
 
   /** Most abrasive filament that this nozzle has seen, g; less abrasive ones count in part. */
   double abrasiveG;
 
   String lastMaterial;
-  double bedMaxC = 110;
-  double bedLengthMm = 220;
-  double bedWidthMm = 220;
-  double heightMm = 220;
-  double bedHeaterW = 250;
-  double carrierHeatJPerK = 300;
+  double bedMaxC;
+  double bedLengthMm;
+  double bedWidthMm;
+  double heightMm;
+  double bedHeaterW;
+  double carrierHeatJPerK;
 
   @Enumerated(EnumType.STRING)
-  Printer.ChamberKind chamber = Printer.ChamberKind.OPEN;
+  Printer.ChamberKind chamber;
 
-  double chamberMaxC = 60;
+  double chamberMaxC;
   double movingMassKg;
-  double tunedPlateMassKg = 0.28;
-  double accelerationMmPerS2 = 2000;
-  boolean directFeed = true;
+  double tunedPlateMassKg;
+  double accelerationMmPerS2;
+  boolean directFeed;
   double supplyWh;
-  double meanPowerW = 150;
+  double meanPowerW;
   boolean ventilated;
   double printedHours;
   double printedMetres;
@@ -58,9 +59,40 @@ class PrinterDescription {
 
   protected PrinterDescription() {}
 
-  /** A printer of which nobody said anything yet. */
+  /** A printer of which nobody said anything yet: a usual one. */
   PrinterDescription(long placeId) {
     this.placeId = placeId;
+    describe(MachineRequest.USUAL.toPrinter());
+  }
+
+  /** Takes over what is said of it. */
+  void describe(Printer printer) {
+    hotEnd = printer.hotEnd();
+    hotEndMaxC = printer.hotEndMaxC();
+    meltZoneMm = plain(1000 * printer.meltZoneM());
+    nozzleDiameterMm = plain(1000 * printer.boreM());
+    nozzleMaterial = printer.nozzle();
+    abrasiveG = plain(1000 * printer.abrasiveKg());
+    bedMaxC = printer.bedMaxC();
+    bedLengthMm = plain(1000 * printer.bedLengthM());
+    bedWidthMm = plain(1000 * printer.bedWidthM());
+    heightMm = plain(1000 * printer.heightM());
+    bedHeaterW = printer.bedHeaterW();
+    carrierHeatJPerK = printer.carrierHeatJPerK();
+    chamber = printer.chamber();
+    chamberMaxC = printer.chamberMaxC();
+    movingMassKg = printer.movingKg();
+    tunedPlateMassKg = printer.tunedPlateKg();
+    accelerationMmPerS2 = plain(1000 * printer.accelerationMPerS2());
+    directFeed = printer.directFeed();
+    supplyWh = printer.supplyWh();
+    meanPowerW = printer.meanPowerW();
+    ventilated = printer.ventilated();
+  }
+
+  /** Without the dust of a change of units. */
+  private static double plain(double value) {
+    return Math.round(value * 1e6) / 1e6;
   }
 
   Printer toPrinter() {

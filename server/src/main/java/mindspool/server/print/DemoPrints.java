@@ -8,7 +8,7 @@ import mindspool.server.calc.PrintRequests.ChoicesRequest;
 import mindspool.server.calc.PrintRequests.PartRequest;
 import mindspool.server.plan.PrintJobs;
 import mindspool.server.plan.PrintJobs.KnownJob;
-import mindspool.server.print.PrintController.SheetRequest;
+import mindspool.server.print.JobSheetController.SheetRequest;
 import mindspool.server.print.Prints.Override;
 import org.springframework.stereotype.Service;
 
@@ -18,14 +18,14 @@ public class DemoPrints {
 
   private static final double DAY_S = 86_400;
 
-  private final PrintController controller;
+  private final JobSheetController controller;
   private final Prints prints;
   private final Sheets sheets;
   private final PrintJobs jobs;
   private final Clock clock;
 
   DemoPrints(
-      PrintController controller, Prints prints, Sheets sheets, PrintJobs jobs, Clock clock) {
+      JobSheetController controller, Prints prints, Sheets sheets, PrintJobs jobs, Clock clock) {
     this.controller = controller;
     this.prints = prints;
     this.sheets = sheets;
@@ -70,8 +70,7 @@ public class DemoPrints {
   public void started(long jobId, String reason) {
     KnownJob job = jobs.job(jobId);
     List<Override> reasons =
-        sheets.assemble(job, sheets.chosen(job)).sheet().gates().stream()
-            .filter(gate -> gate.hard() && !gate.met())
+        Prints.unmet(sheets.assemble(job, sheets.chosen(job))).stream()
             .map(gate -> new Override(gate.id(), reason))
             .toList();
     prints.start(jobId, reasons);

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import mindspool.core.print.CoolingDown;
+import mindspool.core.print.SetupSheet;
 import mindspool.server.machines.Machines;
 import mindspool.server.plan.PrintJobs;
 import mindspool.server.today.AgendaSource;
@@ -19,7 +20,7 @@ class PrintAgenda implements AgendaSource {
   /** A look so long ago is not worth asking for any more, s. */
   private static final long LATE_S = 30 * 60;
 
-  private static final double FIRST_LOOK_MM = 2;
+  private static final double FIRST_LOOK_MM = 1000 * SetupSheet.FIRST_LOOK_M;
 
   private final Prints prints;
   private final Sheets sheets;

@@ -39,6 +39,11 @@ enum PrintSign {
     return title;
   }
 
+  /** What it says of the plate; null where it says nothing. */
+  Ending ending() {
+    return ending;
+  }
+
   static Optional<PrintSign> ofId(String id) {
     return Arrays.stream(values()).filter(sign -> sign.id.equals(id)).findFirst();
   }

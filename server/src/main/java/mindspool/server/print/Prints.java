@@ -18,6 +18,7 @@ import mindspool.core.print.BedSurfaces;
 import mindspool.core.print.Gate;
 import mindspool.core.print.GripLearning.Ending;
 import mindspool.core.print.HoldDown;
+import mindspool.core.stock.Filament;
 import mindspool.core.stock.LooseEnd;
 import mindspool.server.acts.Edits;
 import mindspool.server.air.Climates;
@@ -48,8 +49,7 @@ class Prints {
   /** Readings are kept by the minute, so the last minute counts whole. */
   private static final long MINUTE_MS = 60_000;
 
-  private static final double MM3_PER_CM3 = 1000;
-  private static final double FILAMENT_MM2 = Math.PI * 1.75 * 1.75 / 4;
+  private static final double KG_PER_M3_IN_G_PER_CM3 = 1000;
 
   private final PrintStore.Runs runs;
 
@@ -136,29 +136,30 @@ class Prints {
     refuseUnset(set);
     refuseBusy(set.printer());
     refuseInDryer(set);
-    Map<String, String> reasons = reasons(overrides);
-    for (Gate gate : set.sheet().gates()) {
-      if (gate.hard() && !gate.met() && !reasons.containsKey(gate.id())) {
+    Map<String, String> given = reasons(overrides);
+    Map<String, String> reasons = new LinkedHashMap<>();
+    for (Gate gate : unmet(set)) {
+      if (!given.containsKey(gate.id())) {
         throw new InvalidValueException(
             "overrides",
             gate.words(),
             "a reason for starting all the same, for the check " + gate.id(),
             gate.remedy());
       }
+      reasons.put(gate.id(), given.get(gate.id()));
     }
     String code = set.chosen().code();
     Long feed = set.chosen().feedId();
-    set.sheet().gates().stream()
-        .filter(gate -> gate.met() || !gate.hard())
-        .forEach(gate -> reasons.remove(gate.id()));
-    reasons
-        .keySet()
-        .removeIf(id -> set.sheet().gates().stream().noneMatch(it -> it.id().equals(id)));
     PrintRun run = begun(job, set, reasons);
     jobs.start(jobId, code, feed == null ? Long.valueOf(set.printer().placeId()) : feed);
     spools.openIfSealed(code);
     spools.endIfAllowed(code, LooseEnd.Act.LOAD);
     return run;
+  }
+
+  /** Hard checks of a job that do not hold. */
+  static List<Gate> unmet(Assembled set) {
+    return set.sheet().gates().stream().filter(gate -> gate.hard() && !gate.met()).toList();
   }
 
   private static void refuseUnset(Assembled set) {
@@ -301,8 +302,7 @@ class Prints {
     Assembled set = sheets.assemble(job, chosen.on(printer.get().placeId(), chosen.plateId()));
     if (set.sheet() != null) {
       refuseBusy(set.printer());
-      set.sheet().gates().stream()
-          .filter(gate -> gate.hard() && !gate.met())
+      unmet(set).stream()
           .findFirst()
           .ifPresent(
               gate -> {
@@ -417,14 +417,16 @@ class Prints {
     if (finish.grossMassG == null && used > 0 && spools.isInStock(run.code)) {
       spools.used(run.code, used);
     }
-    double metres =
-        used / (material.densityKgPerM3() / MM3_PER_CM3) * MM3_PER_CM3 / FILAMENT_MM2 / 1000;
+    Filament filament =
+        new Filament(
+            material.densityKgPerM3() / KG_PER_M3_IN_G_PER_CM3,
+            sheets.filamentDiameterMm(run.code));
     machines.printed(
         run.printerId,
         run.plateId,
         material,
         used,
-        metres,
+        filament.lengthM(used),
         Math.min(run.hours * share, (end - run.startedS) / 3600.0));
   }
 

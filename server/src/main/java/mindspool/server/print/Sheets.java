@@ -18,6 +18,7 @@ import mindspool.core.print.JobMetres;
 import mindspool.core.print.MountedPlate;
 import mindspool.core.print.SetupSheet;
 import mindspool.core.print.SheetCase;
+import mindspool.core.stock.Filament;
 import mindspool.core.stock.LooseEnd;
 import mindspool.server.air.Climates;
 import mindspool.server.calc.PrintRequests.ChoicesRequest;
@@ -201,38 +202,18 @@ class Sheets {
       return new Assembled(
           chosen, material, printer, plate, null, learned, List.of(), hangsIn(printer, chosen));
     }
-    SheetCase dry =
-        sheetCase(material, printer, mounted(plate, learned), chosen, spool, Optional.empty());
-    if (spool == null) {
-      return new Assembled(
-          chosen,
-          material,
-          printer,
-          plate,
-          SetupSheet.of(dry, surfaces),
-          learned,
-          List.of(),
-          hangsIn(printer, chosen));
+    MountedPlate mounted = plate.mounted().taught(learned.grip().median(), learned.hold().median());
+    SetupSheet sheet =
+        SetupSheet.of(
+            sheetCase(material, printer, mounted, chosen, spool, Optional.empty()), surfaces);
+    List<JobMetres.Point> metres = List.of();
+    if (spool != null) {
+      metres = metres(job, spool, printer, chosen, sheet);
+      Optional<SheetCase.SpoolForJob> forJob = Optional.of(forJob(spool, metres));
+      sheet = SetupSheet.of(sheetCase(material, printer, mounted, chosen, spool, forJob), surfaces);
     }
-    SetupSheet first = SetupSheet.of(dry, surfaces);
-    List<JobMetres.Point> metres = metres(job, spool, printer, chosen, first);
-    SheetCase wet =
-        sheetCase(
-            material,
-            printer,
-            mounted(plate, learned),
-            chosen,
-            spool,
-            Optional.of(forJob(spool, metres)));
     return new Assembled(
-        chosen,
-        material,
-        printer,
-        plate,
-        SetupSheet.of(wet, surfaces),
-        learned,
-        metres,
-        hangsIn(printer, chosen));
+        chosen, material, printer, plate, sheet, learned, metres, hangsIn(printer, chosen));
   }
 
   private String hangsIn(KnownPrinter printer, Chosen chosen) {
@@ -240,11 +221,6 @@ class Sheets {
       return climates.place(chosen.feedId).name();
     }
     return printer == null ? null : printer.name();
-  }
-
-  /** The plate with what earlier prints taught of it. */
-  private static MountedPlate mounted(KnownPlate plate, GripLearning learned) {
-    return plate.mounted().taught(learned.grip().median(), learned.hold().median());
   }
 
   private SheetCase sheetCase(
@@ -263,7 +239,15 @@ class Sheets {
         chosen.choices.toWishes(chosen.part),
         spool == null ? SheetCase.Label.NONE : label(spools.handling(spool.code()).label()),
         forJob,
+        filamentDiameterMm(spool == null ? null : spool.code()) / 1000,
         Optional.ofNullable(printer.lastMaterial()).map(catalogue::named));
+  }
+
+  /** Of a spool's filament; the usual where there is none. */
+  double filamentDiameterMm(String code) {
+    return code == null || !spools.isInStock(code)
+        ? Filament.USUAL_DIAMETERS_MM.get(0)
+        : spools.handling(code).filamentDiameterMm();
   }
 
   private static SheetCase.Label label(LabelRange range) {

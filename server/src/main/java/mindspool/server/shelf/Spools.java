@@ -171,6 +171,7 @@ public class Spools {
       String colourName,
       String colourHex,
       @MayBeNull LabelRange label,
+      double filamentDiameterMm,
       Band leftG,
       LooseEnd end,
       double smallestNozzleMm) {}
@@ -182,6 +183,7 @@ public class Spools {
         spool.spool().colourName,
         spool.spool().colourHex,
         spool.spool().lotId == null ? null : lots.lot(spool.spool().lotId).labelRange(),
+        spool.spool().diameterMm,
         spool.remaining().massG(),
         spool.end(),
         spool.smallestNozzleMm());
