@@ -123,7 +123,11 @@ describe('a lever', () => {
 
   it('is sent without what nobody said', () => {
     const sent = requestOf({ ...draft(), choices: { ...NO_CHOICES, brimMm: 5, padDiameterMm: 20 } })
-    expect(sent.choices).toEqual({ brimMm: 5, pads: { diameterMm: 20, layers: 2 } })
+    expect(sent.choices).toEqual({
+      brimMm: 5,
+      pads: { diameterMm: 20, layers: 2 },
+      together: [],
+    })
     expect(sent.part).not.toHaveProperty('baseWidthMm')
     expect(sent).not.toHaveProperty('feedId')
   })

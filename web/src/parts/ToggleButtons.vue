@@ -33,6 +33,7 @@ function toggle(id: T) {
 
 <style scoped>
 fieldset {
+  min-width: 0;
   margin: 0;
   padding: 0;
   border: 0;

@@ -3,10 +3,16 @@ import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import NumberField from '@/parts/NumberField.vue'
+import ToggleButtons from '@/parts/ToggleButtons.vue'
+import { useMaterials } from './materials'
 import type { Choices } from './sheet'
 
 /** What somebody sets by hand; an empty field is computed. */
-const props = defineProps<{ practices: Schemas['PrintOptionView'][] }>()
+const props = defineProps<{
+  practices: Schemas['PrintOptionView'][]
+  /** What the part is mostly of. */
+  material?: string | null
+}>()
 const choices = defineModel<Choices>({ required: true })
 
 function field<K extends keyof Choices>(key: K) {
@@ -37,6 +43,19 @@ const practice = computed({
     choices.value = { ...choices.value, practice: value }
   },
 })
+const materials = useMaterials()
+const others = computed(() =>
+  materials.value
+    .filter((each) => each.value !== props.material)
+    .map((each) => ({ id: each.value, title: each.label })),
+)
+const together = computed({
+  get: () => choices.value.together,
+  set: (value: string[]) => {
+    choices.value = { ...choices.value, together: value }
+  },
+})
+
 const remedies = computed(() =>
   props.practices.map((each) => ({
     value: each.id as NonNullable<Choices['practice']>,
@@ -60,4 +79,23 @@ const remedies = computed(() =>
     />
     <ChoiceField id="chosen-practice" v-model="practice" label="Remedies" :options="remedies" />
   </div>
+  <details :open="together.length > 0">
+    <summary>Other materials in this part</summary>
+    <ToggleButtons
+      v-model="together"
+      legend="Supports, inlays: whether they suit is among the checks."
+      :options="others"
+    />
+  </details>
 </template>
+
+<style scoped>
+details {
+  margin-top: 0.6rem;
+}
+
+summary {
+  min-height: 1.75rem;
+  cursor: pointer;
+}
+</style>

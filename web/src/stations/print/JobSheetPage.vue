@@ -11,6 +11,7 @@ import { useShelf } from '@/stores/shelf'
 import BaseFromAbove from './BaseFromAbove.vue'
 import ChosenFields from './ChosenFields.vue'
 import InlineChoice from './InlineChoice.vue'
+import JobVisits from './JobVisits.vue'
 import LeverRow from './LeverRow.vue'
 import OverHeight from './OverHeight.vue'
 import PartFields from './PartFields.vue'
@@ -439,6 +440,7 @@ function minutes(value: number | null | undefined): string {
             </section>
 
             <WaterOfJob v-if="view && view.metres.length > 1" :view="view" />
+            <JobVisits v-if="view" :visits="view.visits" :next="view.next" :now-s="nowS" />
 
             <section aria-labelledby="settings-title">
               <div class="row">
@@ -470,7 +472,11 @@ function minutes(value: number | null | undefined): string {
             <section aria-labelledby="chosen-title">
               <h2 id="chosen-title">Set by hand</h2>
               <p class="soft small">An empty field is computed.</p>
-              <ChosenFields v-model="draft.choices" :practices="practices" />
+              <ChosenFields
+                v-model="draft.choices"
+                :practices="practices"
+                :material="view?.material"
+              />
             </section>
             <section aria-labelledby="cooling-title">
               <h2 id="cooling-title">After the print</h2>
@@ -556,6 +562,7 @@ function minutes(value: number | null | undefined): string {
 .left,
 .right {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 1.6rem;
   align-content: start;
   min-width: 0;

@@ -7,6 +7,7 @@ import { ago, dateTime, grams, hours, moisture, moment, temperature } from '@/pa
 import { useFormProblem } from '@/parts/formProblem'
 import NumberField from '@/parts/NumberField.vue'
 import { usePolled } from '@/parts/polled'
+import PhotoRow from '@/parts/PhotoRow.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SegmentChoice from '@/parts/SegmentChoice.vue'
 import TextField from '@/parts/TextField.vue'
@@ -119,6 +120,8 @@ const progress = () =>
     )
     percent.value = null
   })
+const keepPhoto = (uploadId: string) =>
+  acts.record(client.POST('/api/prints/{id}/photos', { ...path.value, body: { uploadId } }))
 const again = () =>
   attempt(async () => {
     await acts.record(client.POST('/api/prints/{id}/again', path.value))
@@ -212,6 +215,8 @@ function title(id: string): string {
           </span>
         </dd>
       </dl>
+
+      <PhotoRow :photos="run.photos" :of="run.name" :keep="keepPhoto" />
 
       <form v-if="running" class="row" @submit.prevent="progress">
         <NumberField

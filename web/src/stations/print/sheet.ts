@@ -20,6 +20,7 @@ export const NO_CHOICES: Choices = {
   padLayers: null,
   raftMarginMm: null,
   practice: null,
+  together: [],
 }
 
 /** Below this ratio of load over hold a part counts as safe. */

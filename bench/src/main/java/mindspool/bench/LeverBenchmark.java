@@ -74,7 +74,8 @@ public class LeverBenchmark {
           SheetCase.Label.NONE,
           Optional.empty(),
           1.75e-3,
-          Optional.empty());
+          Optional.empty(),
+          List.of());
   private final HoldDown.Case held = SetupSheet.of(job, surfaces).holdCase();
 
   @Benchmark

@@ -9,6 +9,8 @@ import com.networknt.schema.JsonSchema;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
 import com.networknt.schema.ValidationMessage;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.URI;
 import java.net.URLEncoder;
@@ -24,6 +26,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.StreamSupport;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Value;
@@ -49,6 +52,7 @@ class ContractExamplesTest {
 
   private static final ObjectMapper JSON = new ObjectMapper();
   private static final String UPLOAD = "/api/places/{placeId}/climate-files";
+  private static final String PHOTO_FILE = "/api/photo-files";
   private static final String LOG =
       "time,temperature,humidity\n2026-01-05T10:00:00,20.5,45\n2026-01-05T10:10:00,20.6,46\n";
 
@@ -96,7 +100,11 @@ class ContractExamplesTest {
 
   /** How far an upload is can be asked only once there is one. */
   private static boolean isTransient(Call call) {
-    return call.path.contains("{uploadId}");
+    return call.path.contains("{uploadId}") || keepsPhoto(call);
+  }
+
+  private static boolean keepsPhoto(Call call) {
+    return call.path.endsWith("/photos") && call.method.equals("POST");
   }
 
   @Test
@@ -108,7 +116,7 @@ class ContractExamplesTest {
     ObjectNode document = document();
     for (Call call : calls) {
       if (isTransient(call)) {
-        uploadAnew(document);
+        uploadAnew(document, keepsPhoto(call) ? PHOTO_FILE : UPLOAD);
       }
       var operation = document.at("/paths/" + pointer(call.path) + "/" + call.method.toLowerCase());
       HttpResponse<byte[]> answer = send(call, operation);
@@ -131,9 +139,10 @@ class ContractExamplesTest {
   }
 
   /** What waits to be imported is used up by the import. */
-  private void uploadAnew(ObjectNode document) throws IOException, InterruptedException {
-    Call upload = new Call("POST", UPLOAD);
-    HttpResponse<byte[]> answer = send(upload, document.at("/paths/" + pointer(UPLOAD) + "/post"));
+  private void uploadAnew(ObjectNode document, String path)
+      throws IOException, InterruptedException {
+    Call upload = new Call("POST", path);
+    HttpResponse<byte[]> answer = send(upload, document.at("/paths/" + pointer(path) + "/post"));
     uploadId = JSON.readTree(answer.body()).path("uploadId").asText();
     assertThat(uploadId).isNotEmpty();
   }
@@ -193,15 +202,14 @@ class ContractExamplesTest {
           .header("Content-Type", "multipart/form-data; boundary=" + boundary)
           .method(
               call.method,
-              BodyPublishers.ofString(
-                  "--"
-                      + boundary
-                      + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"log.csv\"\r\n"
-                      + "Content-Type: text/csv\r\n\r\n"
-                      + LOG
-                      + "\r\n--"
-                      + boundary
-                      + "--\r\n"));
+              BodyPublishers.concat(
+                  BodyPublishers.ofString(
+                      "--"
+                          + boundary
+                          + "\r\nContent-Disposition: form-data; name=\"file\";"
+                          + " filename=\"a-file\"\r\n\r\n"),
+                  BodyPublishers.ofByteArray(file(call)),
+                  BodyPublishers.ofString("\r\n--" + boundary + "--\r\n")));
     } else if (content.has("application/json")) {
       var json = content.get("application/json");
       var example =
@@ -212,11 +220,22 @@ class ContractExamplesTest {
           .header("Content-Type", "application/json")
           .method(
               call.method,
-              BodyPublishers.ofString(example.isTextual() ? example.asText() : example.toString()));
+              BodyPublishers.ofString(
+                  (example.isTextual() ? example.asText() : example.toString())
+                      .replace("from the answer to the upload", uploadId)));
     } else {
       request.method(call.method, BodyPublishers.noBody());
     }
     return client.send(request.build(), BodyHandlers.ofByteArray());
+  }
+
+  private static byte[] file(Call call) throws IOException {
+    if (!call.path.equals(PHOTO_FILE)) {
+      return LOG.getBytes(StandardCharsets.UTF_8);
+    }
+    ByteArrayOutputStream picture = new ByteArrayOutputStream();
+    ImageIO.write(new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB), "jpg", picture);
+    return picture.toByteArray();
   }
 
   private static String pointer(String path) {

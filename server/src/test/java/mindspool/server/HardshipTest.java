@@ -61,11 +61,14 @@ class HardshipTest {
     return data.resolve("mind-spool.mv.db");
   }
 
+  /** Of the first reading; one stream goes on where the one before ended, so none comes twice. */
+  private final long startMs = System.currentTimeMillis() - 3_600_000;
+
+  private int sent;
+
   /** Publishes readings until the broker is gone; counts those that it acknowledged. */
   private final class Stream implements Runnable {
     final AtomicInteger acknowledged = new AtomicInteger();
-    private final long startMs = System.currentTimeMillis() - 3_600_000;
-    private int sent;
 
     @Override
     public void run() {

@@ -11,91 +11,11 @@ import java.util.List;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
 /** Print over HTTP: machines, sheets, prints from start to finish, and what they teach. */
-class PrintApiTest extends ServerTest {
-
-  private static int made;
-
-  private long room;
-  private long printer;
-  private long plate;
-
-  @BeforeEach
-  void aPrinterAndAPlate() {
-    made++;
-    room = place("Print hall " + made, "ROOM", null);
-    api.post(
-        "/api/places/" + room + "/typed-climates",
-        "{\"temperatureC\": 22, \"relativeHumidityPercent\": 40}");
-    printer = place("Press " + made, "PRINTER_HOLDER", room);
-    plate =
-        created(
-            "/api/plates",
-            "{\"name\": \"plate %d\", \"kind\": \"spring_steel_05\", \"surface\": \"smooth_pei\"}"
-                .formatted(made));
-  }
-
-  private long place(String name, String kind, Long within) {
-    return created(
-        "/api/places",
-        "{\"name\": \"%s\", \"kind\": \"%s\"%s}"
-            .formatted(name, kind, within == null ? "" : ", \"withinId\": " + within));
-  }
-
-  private long created(String path, String body) {
-    Api.Answer reply = api.post(path, body);
-    assertThat(reply.status()).as(reply.raw().body()).isEqualTo(201);
-    return reply.body().get("id").asLong();
-  }
-
-  private String spool(String material) {
-    Api.Answer reply =
-        api.post(
-            "/api/spools",
-            ("{\"material\": \"%s\", \"colourName\": \"reed\", \"placeId\": %d, \"nominalNetG\": 1000,"
-                    + " \"reel\": \"plastic\", \"emptyReelG\": 218, \"grossMassG\": 1218,"
-                    + " \"arrival\": \"SEALED_TIGHT\"}")
-                .formatted(material, room));
-    assertThat(reply.status()).as(reply.raw().body()).isEqualTo(201);
-    return reply.body().get("code").asString();
-  }
-
-  private long job(String code) {
-    return created(
-        "/api/jobs",
-        "{\"name\": \"job %d\", \"code\": \"%s\", \"grams\": 50, \"hours\": 3}"
-            .formatted(made, code));
-  }
-
-  private JsonNode setUp(long job, String more) {
-    Api.Answer reply =
-        api.put(
-            "/api/jobs/" + job + "/sheet",
-            ("{\"printerId\": %d, \"plateId\": %d, \"version\": 0,"
-                    + " \"part\": {\"lengthMm\": 60, \"widthMm\": 40, \"heightMm\": 12}%s}")
-                .formatted(printer, plate, more));
-    assertThat(reply.status()).as(reply.raw().body()).isEqualTo(200);
-    return reply.body();
-  }
-
-  private JsonNode started(long job) {
-    Api.Answer reply = api.post("/api/prints", "{\"jobId\": %d}".formatted(job));
-    assertThat(reply.status()).as(reply.raw().body()).isEqualTo(201);
-    return reply.body();
-  }
-
-  private static JsonNode gate(JsonNode view, String id) {
-    for (JsonNode gate : view.at("/sheet/gates")) {
-      if (gate.get("id").asString().equals(id)) {
-        return gate;
-      }
-    }
-    throw new AssertionError("no gate " + id);
-  }
+class PrintApiTest extends PrintingTest {
 
   @Test
   void aJobIsSetUpStartedAndFinished() {
@@ -362,6 +282,91 @@ class PrintApiTest extends ServerTest {
       assertThat(answer.status()).as(choice + answer.raw().body()).isEqualTo(200);
       assertThat(answer.raw().body()).as(choice).doesNotContain("NaN").doesNotContain("Infinity");
       assertThat(answer.body().at("/sheet/hours").asDouble()).as(choice).isPositive();
+    }
+  }
+
+  /** Each material beside it is held against machine, bed and the main one (common practice). */
+  @Test
+  void otherMaterialsOfThePartAreHeldAgainstIt() {
+    String code = spool("PLA");
+    long job = job(code);
+    JsonNode view = setUp(job, ", \"choices\": {\"together\": [\"PETG\", \"PA-CF\"]}");
+    assertThat(view.at("/choices/together").size()).isEqualTo(2);
+    assertThat(gate(view, "joint-PETG").get("met").asBoolean()).isFalse();
+    assertThat(gate(view, "joint-PETG").get("hard").asBoolean()).isFalse();
+    assertThat(gate(view, "bed-PETG").get("remedy").asString()).contains("suits both");
+    assertThat(gate(view, "hardened-PA-CF").get("met").asBoolean()).isFalse();
+    assertThat(gate(view, "fumes-PA-CF").get("met").asBoolean()).isFalse();
+    assertThat(view.at("/sheet/benchSteps").toString()).contains("At each change from PLA to PETG");
+    assertThat(api.get("/api/jobs/" + job + "/sheet").body().at("/choices/together").size())
+        .isEqualTo(2);
+
+    Api.Answer unknown =
+        api.post(
+            "/api/jobs/" + job + "/sheet/preview", "{\"choices\": {\"together\": [\"cheese\"]}}");
+    assertThat(unknown.status()).isEqualTo(422);
+    Api.Answer many =
+        api.post(
+            "/api/jobs/" + job + "/sheet/preview",
+            "{\"choices\": {\"together\": [\"ABS\", \"ASA\", \"HIPS\", \"PC\", \"PP\", \"PVA\","
+                + " \"PETG\", \"PA6\"]}}");
+    assertThat(many.status()).isEqualTo(422);
+    assertThat(many.field()).isEqualTo("together");
+  }
+
+  /**
+   * A spool with too little: when it runs out, which one goes on, and that the plan keeps to it.
+   */
+  @Test
+  void aSpoolThatRunsOutNamesTheNextAndThePlanKeepsToTheSheet() {
+    String little = spool("ASA", 30);
+    String other = spool("ASA", 900);
+    long job =
+        created(
+            "/api/jobs", "{\"name\": \"box\", \"material\": \"ASA\", \"grams\": 50, \"hours\": 3}");
+    JsonNode view =
+        setUp(
+            job,
+            ", \"code\": \"%s\", \"part\": {\"lengthMm\": 100, \"widthMm\": 60, \"heightMm\": 40}"
+                .formatted(little));
+    assertThat(view.at("/next/code").asString()).isEqualTo(other);
+    assertThat(view.at("/next/sameColour").asBoolean()).isTrue();
+    JsonNode runout = null;
+    for (JsonNode visit : view.get("visits")) {
+      runout = visit.get("why").asString().equals("RUNOUT") ? visit : runout;
+    }
+    assertThat(runout).isNotNull();
+    long start = view.at("/visits/0/fromS").asLong();
+    double share =
+        (runout.get("fromS").asLong() - start) / (3600 * view.at("/sheet/hours").asDouble());
+    assertThat(share).isBetween(0.0, 30 / view.at("/sheet/grams").asDouble() + 0.001);
+    assertThat(view.at("/job/code").asString()).as("what the plan keeps to").isEqualTo(little);
+    assertThat(view.at("/job/material").isNull()).isTrue();
+
+    JsonNode enough =
+        setUp(job, ", \"code\": \"%s\"".formatted(other), view.get("version").asInt());
+    assertThat(enough.get("next").isNull()).isTrue();
+    assertThat(enough.get("visits").toString()).doesNotContain("RUNOUT");
+  }
+
+  /** Nobody in the workshop on any day: every visit says so. */
+  @Test
+  void visitsSayWhetherSomebodyIsThere() {
+    long job = job(spool("PLA"));
+    JsonNode week = api.get("/api/attendance").body();
+    try {
+      String nights =
+          "{\"version\": %d, \"windows\": [{\"weekday\": %d, \"fromMin\": 0, \"toMin\": 1}]}";
+      int elsewhere = java.time.LocalDate.now().plusDays(3).getDayOfWeek().getValue();
+      api.put("/api/attendance", nights.formatted(week.get("version").asInt(), elsewhere));
+      for (JsonNode visit : setUp(job, "").get("visits")) {
+        assertThat(visit.get("present").asBoolean()).isFalse();
+      }
+    } finally {
+      int version = api.get("/api/attendance").body().get("version").asInt();
+      api.put(
+          "/api/attendance",
+          "{\"version\": %d, \"windows\": %s}".formatted(version, week.get("windows")));
     }
   }
 

@@ -61,6 +61,11 @@ final class BenchSteps {
     job.before()
         .filter(before -> !before.name().equals(job.material().name()))
         .ifPresent(before -> purge(before, job.material()));
+    for (Material other : job.together()) {
+      steps.add(
+          say("At each change from %s to %s in one nozzle: ", job.material().name(), other.name())
+              + String.join(" ", Changeover.of(job.material(), other).steps()));
+    }
     steps.add(
         job.printer().directFeed()
             ? "Turn the spool by hand: it must run free and not coast. Guide and end as they should be."

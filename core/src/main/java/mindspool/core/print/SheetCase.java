@@ -1,7 +1,9 @@
 package mindspool.core.print;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.material.Material;
 import mindspool.core.print.HoldLevers.HoldPractice;
@@ -12,6 +14,8 @@ import mindspool.core.print.HoldLevers.HoldPractice;
  * @param filamentDiameterM 1.75 or 2.85 mm usually
  * @param before what the nozzle printed last; none where nobody knows
  * @param spool none where no spool is chosen
+ * @param together other materials of the same part, such as a support; at most {@link
+ *     #MOST_TOGETHER}
  */
 public record SheetCase(
     Material material,
@@ -23,10 +27,26 @@ public record SheetCase(
     Label label,
     Optional<SpoolForJob> spool,
     double filamentDiameterM,
-    Optional<Material> before) {
+    Optional<Material> before,
+    List<Material> together) {
+
+  /** More materials in one part than any machine feeds; judgement. */
+  public static final int MOST_TOGETHER = 7;
 
   public SheetCase {
     Require.within("filamentDiameterMm", 1000 * filamentDiameterM, 1, 5, "mm");
+    if (together.size() > MOST_TOGETHER) {
+      throw new InvalidValueException(
+          "together",
+          together.size() + " materials",
+          "up to " + MOST_TOGETHER,
+          "Name each other material of the part once.");
+    }
+    together =
+        together.stream()
+            .filter(other -> !other.name().equals(material.name()))
+            .distinct()
+            .toList();
   }
 
   /** What the maker's label or the lot's own calibration says; NaN where it says nothing, °C. */

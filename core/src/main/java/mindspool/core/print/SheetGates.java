@@ -39,11 +39,12 @@ final class SheetGates {
     spool();
     temperatures();
     nozzle();
-    fumes();
+    fumes(material);
     holds();
     bonds();
     flows();
     creep();
+    job.together().forEach(other -> beside(MaterialPair.of(material, other)));
     gates.sort(Comparator.comparing((Gate gate) -> gate.met()).thenComparing(gate -> !gate.hard()));
     return List.copyOf(gates);
   }
@@ -212,15 +213,7 @@ final class SheetGates {
   }
 
   private void nozzle() {
-    gate(
-        "hardened",
-        true,
-        !material.isAbrasive() || printer.nozzle().standsFibres(),
-        material.isAbrasive() ? "The nozzle stands fibres." : "It does not wear the nozzle.",
-        say(
-            "%s wears a nozzle of %s open within this spool.",
-            material.name(), printer.nozzle().title()),
-        "Fit one of hardened steel or carbide.");
+    hardened("hardened", material);
     gate(
         "wear",
         false,
@@ -232,17 +225,79 @@ final class SheetGates {
         "Fit a new nozzle.");
   }
 
-  private void fumes() {
+  private void hardened(String id, Material of) {
+    gate(
+        id,
+        true,
+        !of.isAbrasive() || printer.nozzle().standsFibres(),
+        of.isAbrasive() ? "The nozzle stands fibres." : of.name() + " does not wear the nozzle.",
+        say("%s wears a nozzle of %s open within this spool.", of.name(), printer.nozzle().title()),
+        "Fit one of hardened steel or carbide.");
+  }
+
+  /** Another material of the same part. */
+  private void beside(MaterialPair pair) {
+    Material other = pair.other();
+    String name = other.name();
+    gate(
+        "joint-" + name,
+        false,
+        pair.joint().bears(),
+        say("%s and %s join.", material.name(), name),
+        say("%s and %s %s.", material.name(), name, pair.joint().words()),
+        pair.note().isEmpty() ? "Hold them by shape: undercuts, pins, a full wrap." : pair.note());
+    gate(
+        "shrink-" + name,
+        false,
+        pair.shrinksAlike(),
+        say("%s shrinks about as much.", name),
+        say("%s shrinks %.1f %% more or less.", name, pair.shrinkApartPercent()),
+        "Keep joints short, or a long part bows as it cools.");
+    double bedC = sheet.air().bedC();
+    MaterialPair.Span bed = MaterialPair.bed(other);
+    gate(
+        "bed-" + name,
+        false,
+        bedC >= bed.lowC() - 1e-9 && bedC <= bed.highC() + 1e-9,
+        say("The bed suits %s too.", name),
+        say("%s wants a bed of %.0f to %.0f °C, not %.0f °C.", name, bed.lowC(), bed.highC(), bedC),
+        pair.bed().isEmpty()
+            ? "No bed suits both: let only the one touch it."
+            : say("%.0f to %.0f °C suits both.", pair.bed().lowC(), pair.bed().highC()));
+    gate(
+        "hotEnd-" + name,
+        true,
+        printer.nozzleMaxC() >= other.value(Parameter.NOZZLE_MIN),
+        say("The hot end gets %s flowing.", name),
+        say(
+            "%s wants %.0f °C at least; this hot end stands %.0f °C.",
+            name, other.value(Parameter.NOZZLE_MIN), printer.nozzleMaxC()),
+        "Take a printer whose hot end gets there.");
+    gate(
+        "change-" + name,
+        false,
+        pair.change().purgeC().isPresent(),
+        say("One nozzle can change between %s and %s.", material.name(), name),
+        say(
+            "No nozzle temperature lets %s and %s flow without charring one.",
+            material.name(), name),
+        "Give each a nozzle of its own.");
+    hardened("hardened-" + name, other);
+    fumes(other);
+  }
+
+  private void fumes(Material material) {
+    String id = material == this.material ? "fumes" : "fumes-" + material.name();
     Trait.Word emits = material.traits().get(Trait.EMITS);
     String word = emits == null ? "" : emits.word().toLowerCase(Locale.ROOT);
     boolean harsh = word.contains("styrene") || word.contains("caprolactam");
     if (harsh) {
       gate(
-          "fumes",
+          id,
           true,
           printer.ventilated(),
           "Its fumes are led off.",
-          say("It gives off %s; nothing leads that off here.", word.split(";")[0]),
+          say("%s gives off %s; nothing leads that off here.", material.name(), word.split(";")[0]),
           "Lead it outdoors or through carbon, or air the room and do not stay in it. Follow the"
               + " maker's data sheet and local rules.");
     }

@@ -59,6 +59,7 @@ class SetupSheetTest {
     private Optional<SheetCase.SpoolForJob> spool = Optional.empty();
     private double diameterM = 1.75e-3;
     private Optional<String> before = Optional.empty();
+    private List<String> together = List.of();
 
     SheetCase toCase() {
       return new SheetCase(
@@ -103,7 +104,8 @@ class SetupSheetTest {
           label,
           spool,
           diameterM,
-          before.map(CATALOGUE::named));
+          before.map(CATALOGUE::named),
+          together.stream().map(CATALOGUE::named).toList());
     }
 
     SetupSheet sheet() {

@@ -3,8 +3,11 @@ package mindspool.server.calc;
 import static mindspool.server.calc.Inputs.number;
 import static mindspool.server.calc.Inputs.optional;
 
+import java.util.List;
 import java.util.OptionalDouble;
 import mindspool.core.Require;
+import mindspool.core.material.Material;
+import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.print.BuildPlate;
 import mindspool.core.print.HoldAids;
 import mindspool.core.print.HoldLevers.HoldPractice;
@@ -183,7 +186,7 @@ public final class PrintRequests {
   }
 
   /** The room; {@code chamberTemperatureC} where it is measured. */
-  public record RoomRequest(Double temperatureC, Double chamberTemperatureC) {
+  public record PrintRoomRequest(Double temperatureC, Double chamberTemperatureC) {
 
     SheetCase.Surroundings toRoom() {
       return new SheetCase.Surroundings(
@@ -191,7 +194,11 @@ public final class PrintRequests {
     }
   }
 
-  /** What somebody chose; what is left out follows from material, machine and part. */
+  /**
+   * What somebody chose; what is left out follows from material, machine and part.
+   *
+   * @param together ids of other materials of the same part, such as a support
+   */
   public record ChoicesRequest(
       Double nozzleTemperatureC,
       Double bedTemperatureC,
@@ -204,11 +211,18 @@ public final class PrintRequests {
       Double brimMm,
       PadsRequest pads,
       Double raftMarginMm,
-      HoldPractice practice) {
+      HoldPractice practice,
+      List<String> together) {
 
     /** Nothing chosen. */
     public static final ChoicesRequest NONE =
-        new ChoicesRequest(null, null, null, null, null, null, null, null, null, null, null, null);
+        new ChoicesRequest(
+            null, null, null, null, null, null, null, null, null, null, null, null, null);
+
+    /** The other materials, as the catalogue has them. */
+    public List<Material> togetherFrom(MaterialCatalogue catalogue) {
+      return together == null ? List.of() : together.stream().map(catalogue::named).toList();
+    }
 
     /** As core knows them. */
     public SheetCase.Wishes toWishes(PartRequest part) {

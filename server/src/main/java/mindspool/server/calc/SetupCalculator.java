@@ -16,7 +16,7 @@ import mindspool.server.calc.PrintRequests.ChoicesRequest;
 import mindspool.server.calc.PrintRequests.MachineRequest;
 import mindspool.server.calc.PrintRequests.MountedPlateRequest;
 import mindspool.server.calc.PrintRequests.PartRequest;
-import mindspool.server.calc.PrintRequests.RoomRequest;
+import mindspool.server.calc.PrintRequests.PrintRoomRequest;
 import mindspool.server.calc.PrintRequests.SpoolForJobRequest;
 import mindspool.server.http.Asks;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -43,7 +43,7 @@ class SetupCalculator {
       MachineRequest machine,
       MountedPlateRequest plate,
       PartRequest part,
-      RoomRequest room,
+      PrintRoomRequest room,
       ChoicesRequest choices,
       SpoolForJobRequest spool,
       Double filamentDiameterMm,
@@ -68,7 +68,7 @@ class SetupCalculator {
                                "plate": {"kind": "spring_steel_05", "surface": "smooth_pei", "cleanliness": 0.9},
                                "part": {"lengthMm": 120, "widthMm": 80, "heightMm": 12, "walls": 3},
                                "room": {"temperatureC": 22},
-                               "choices": {"brimMm": 3},
+                               "choices": {"brimMm": 3, "together": ["HIPS"]},
                                "spool": {"moistureStartPercent": 0.1, "leftG": 600},
                                "materialBefore": "PLA"}
                               """))))
@@ -78,7 +78,7 @@ class SetupCalculator {
     MachineRequest machine =
         Require.present("machine", request.machine, "an object; {} for a usual printer");
     ChoicesRequest choices = request.choices == null ? ChoicesRequest.NONE : request.choices;
-    RoomRequest room = request.room == null ? new RoomRequest(null, null) : request.room;
+    PrintRoomRequest room = request.room == null ? new PrintRoomRequest(null, null) : request.room;
     return SheetAnswer.of(
         SetupSheet.of(
             new SheetCase(
@@ -95,7 +95,8 @@ class SetupCalculator {
                         request.filamentDiameterMm,
                         Filament.USUAL_DIAMETERS_MM.get(0))
                     / 1000,
-                Optional.ofNullable(request.materialBefore).map(catalogue::named)),
+                Optional.ofNullable(request.materialBefore).map(catalogue::named),
+                choices.togetherFrom(catalogue)),
             surfaces));
   }
 }

@@ -40,6 +40,9 @@ class ApiDocument {
   private static final Set<Class<?>> NULLABLE =
       Set.of(Double.class, Integer.class, Long.class, Boolean.class);
 
+  private final Map<String, Class<?>> named = new ConcurrentHashMap<>();
+  private final Set<String> doubled = ConcurrentHashMap.newKeySet();
+
   @Bean
   OpenAPI title() {
     return new OpenAPI()
@@ -121,18 +124,17 @@ class ApiDocument {
 
   /**
    * Schemas are named by the class's simple name, so two classes of one name would publish each
-   * other's properties: then there is no document at all.
+   * other's properties: then there is no document at all. The library that makes the document goes
+   * on after a converter has failed, so what was found is kept and said at the end.
    */
   @Bean
   ModelConverter namesAreUnique() {
-    Map<String, Class<?>> named = new ConcurrentHashMap<>();
     return (type, context, chain) -> {
       if (type.getType() != null) {
         Class<?> of = Json31.mapper().constructType(type.getType()).getRawClass();
         Class<?> other = of.isEnum() ? of : named.putIfAbsent(of.getSimpleName(), of);
         if (other != null && other != of && of.getName().startsWith("mindspool")) {
-          throw new IllegalStateException(
-              "two schemas of one name: " + of.getName() + " and " + other.getName());
+          doubled.add(of.getName() + " and " + other.getName());
         }
       }
       return chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
@@ -142,6 +144,9 @@ class ApiDocument {
   @Bean
   OpenApiCustomizer answersAreComplete() {
     return document -> {
+      if (!doubled.isEmpty()) {
+        throw new IllegalStateException("two schemas of one name: " + doubled);
+      }
       TreeMap<String, Schema> schemas = new TreeMap<>(document.getComponents().getSchemas());
       Set<String> answered = answered(document, schemas);
       schemas.forEach(

@@ -35,6 +35,9 @@ class BodyLimit extends OncePerRequestFilter {
 
   private static final int LARGE_AT_ONCE = 2;
 
+  /** Ends of paths that take a file. */
+  private static final Set<String> FILES = Set.of("/climate-files", "/photo-files");
+
   private static final Set<String> LONG_LISTS = Set.of("/api/calc/moisture");
 
   private final HandlerExceptionResolver problems;
@@ -69,7 +72,7 @@ class BodyLimit extends OncePerRequestFilter {
       throws ServletException, IOException {
     try {
       String type = request.getContentType();
-      boolean file = request.getRequestURI().endsWith("/climate-files");
+      boolean file = FILES.stream().anyMatch(request.getRequestURI()::endsWith);
       if (type != null && !file && !isJson(type)) {
         answer(request, response, type);
         return;

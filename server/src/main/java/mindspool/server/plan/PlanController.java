@@ -48,6 +48,7 @@ class PlanController {
   private final PlanCourses courses;
   private final PlanStore.Jobs jobs;
   private final PrintJobs printJobs;
+  private final AttendedWeek attended;
   private final Edits edits;
   private final EditableJob editable;
   private final EditablePin editablePin;
@@ -62,6 +63,7 @@ class PlanController {
       PlanCourses courses,
       PlanStore.Jobs jobs,
       PrintJobs printJobs,
+      AttendedWeek attended,
       Edits edits,
       EditableJob editable,
       EditablePin editablePin,
@@ -74,6 +76,7 @@ class PlanController {
     this.courses = courses;
     this.jobs = jobs;
     this.printJobs = printJobs;
+    this.attended = attended;
     this.edits = edits;
     this.editable = editable;
     this.editablePin = editablePin;
@@ -281,7 +284,7 @@ class PlanController {
   @GetMapping("/attendance")
   @Operation(summary = "When somebody is there, by weekday")
   WeekView attendance() {
-    return service.attendance();
+    return attended.view();
   }
 
   @PutMapping("/attendance")
@@ -297,7 +300,7 @@ class PlanController {
       WindowView each = week.get(i);
       all.add(Require.inside("windows[" + i + "]", () -> window(each)));
     }
-    return service.describeAttendance(request.version, all);
+    return attended.describe(request.version, all);
   }
 
   private static AttendanceWindow window(WindowView each) {

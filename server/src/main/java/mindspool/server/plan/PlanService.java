@@ -1,11 +1,7 @@
 package mindspool.server.plan;
 
 import java.time.Clock;
-import java.time.DayOfWeek;
 import java.time.Duration;
-import java.time.Instant;
-import java.time.ZoneId;
-import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -17,7 +13,6 @@ import java.util.concurrent.Executors;
 import mindspool.core.InvalidValueException;
 import mindspool.core.climate.Horizon;
 import mindspool.core.drying.DryHold;
-import mindspool.core.plan.Attendance;
 import mindspool.core.plan.DryingPlan;
 import mindspool.core.plan.DryingPlanner;
 import mindspool.core.plan.Pin;
@@ -26,10 +21,7 @@ import mindspool.core.plan.PlanProblem;
 import mindspool.core.plan.PlanSpool;
 import mindspool.core.stock.SpoolChoice;
 import mindspool.server.dry.DryersForPlan;
-import mindspool.server.http.StaleEditException;
 import mindspool.server.keep.DiskSpace;
-import mindspool.server.plan.PlanController.WeekView;
-import mindspool.server.plan.PlanController.WindowView;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
 import org.slf4j.Logger;
@@ -38,7 +30,6 @@ import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /** Puts the problem together from what is stored, has a plan sought beside everything else. */
@@ -52,12 +43,9 @@ class PlanService implements DisposableBean {
   private static final int MOST_CANDIDATES = 4;
 
   /** From when to when somebody is there while nobody said; minutes of the day. */
-  private static final int USUAL_FROM_MIN = 8 * 60;
-
-  private static final int USUAL_TO_MIN = 22 * 60;
-
   private final PlanStore.Jobs jobs;
-  private final PlanStore.Windows windows;
+
+  private final AttendedWeek attended;
   private final PlanStore.Entries entries;
   private final DryersForPlan dryers;
   private final Spools spools;
@@ -76,7 +64,7 @@ class PlanService implements DisposableBean {
 
   PlanService(
       PlanStore.Jobs jobs,
-      PlanStore.Windows windows,
+      AttendedWeek attended,
       PlanStore.Entries entries,
       DryersForPlan dryers,
       Spools spools,
@@ -85,7 +73,7 @@ class PlanService implements DisposableBean {
       DiskSpace disk,
       Clock clock) {
     this.jobs = jobs;
-    this.windows = windows;
+    this.attended = attended;
     this.entries = entries;
     this.dryers = dryers;
     this.spools = spools;
@@ -241,7 +229,7 @@ class PlanService implements DisposableBean {
         Horizon.PLANNED_HOURS,
         dryers.all(startS),
         planned,
-        attendance(startS),
+        attended.attendance(startS, (int) (Horizon.PLANNED_HOURS / 24)),
         dryers.room(startS),
         pins,
         earlier);
@@ -319,62 +307,6 @@ class PlanService implements DisposableBean {
                     startS,
                     Horizon.HOURS))
         .orElse(OptionalDouble.empty());
-  }
-
-  /** When somebody is there over the horizon, from the week as it was described. */
-  private Attendance attendance(long startS) {
-    List<AttendanceWindow> week = week();
-    ZonedDateTime start = Instant.ofEpochSecond(startS).atZone(ZoneId.systemDefault());
-    List<Attendance.Window> spans = new ArrayList<>();
-    for (int day = 0; day <= Horizon.PLANNED_HOURS / 24; day++) {
-      ZonedDateTime midnight = start.toLocalDate().plusDays(day).atStartOfDay(start.getZone());
-      for (AttendanceWindow window : week) {
-        if (midnight.getDayOfWeek() == DayOfWeek.of(window.weekday)) {
-          double from = hours(startS, midnight.plusMinutes(window.fromMin));
-          double to = hours(startS, midnight.plusMinutes(window.toMin));
-          if (to > 0) {
-            spans.add(new Attendance.Window(Math.max(0, from), to));
-          }
-        }
-      }
-    }
-    return new Attendance(spans);
-  }
-
-  private static double hours(long startS, ZonedDateTime time) {
-    return (time.toEpochSecond() - startS) / 3600.0;
-  }
-
-  /** The week as described, or every day from eight to ten while nobody said. */
-  List<AttendanceWindow> week() {
-    List<AttendanceWindow> said = windows.findAllByOrderByWeekdayAscFromMinAsc();
-    if (!said.isEmpty()) {
-      return said;
-    }
-    List<AttendanceWindow> usual = new ArrayList<>();
-    for (int day = 1; day <= 7; day++) {
-      usual.add(new AttendanceWindow(day, USUAL_FROM_MIN, USUAL_TO_MIN));
-    }
-    return usual;
-  }
-
-  /** The week with its version. */
-  WeekView attendance() {
-    return new WeekView(
-        windows.weekVersion(),
-        week().stream()
-            .map(window -> new WindowView(window.weekday, window.fromMin, window.toMin))
-            .toList());
-  }
-
-  /** Puts another week in place of the one that was read. */
-  @Transactional
-  public WeekView describeAttendance(Integer version, List<AttendanceWindow> week) {
-    StaleEditException.refuse("The week", version, windows.weekVersion(), attendance());
-    windows.deleteAllInBatch();
-    windows.saveAllAndFlush(week);
-    windows.raiseWeekVersion();
-    return attendance();
   }
 
   @Override

@@ -144,13 +144,21 @@ public class PrintJobs {
         });
   }
 
-  /** What a job takes, as its setup sheet computes it. */
-  public void takes(long id, double grams, double hours) {
+  /**
+   * What a job takes, as its setup sheet computes it.
+   *
+   * @param code the spool that the sheet is set up with, which the plan keeps to; null for any
+   */
+  public void takes(long id, double grams, double hours, String code) {
     edit(
         stored(id),
         job -> {
           job.grams = Math.max(0.1, Math.round(10 * grams) / 10.0);
           job.hours = Math.max(0.05, Math.round(100 * hours) / 100.0);
+          if (code != null) {
+            job.code = code;
+            job.material = null;
+          }
         });
   }
 

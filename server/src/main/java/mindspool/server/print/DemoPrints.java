@@ -1,11 +1,13 @@
 package mindspool.server.print;
 
+import java.io.ByteArrayInputStream;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import mindspool.core.print.GripLearning.Ending;
 import mindspool.server.calc.PrintRequests.ChoicesRequest;
 import mindspool.server.calc.PrintRequests.PartRequest;
+import mindspool.server.photos.Photos;
 import mindspool.server.plan.PrintJobs;
 import mindspool.server.plan.PrintJobs.KnownJob;
 import mindspool.server.print.JobSheetController.SheetRequest;
@@ -22,14 +24,21 @@ public class DemoPrints {
   private final Prints prints;
   private final Sheets sheets;
   private final PrintJobs jobs;
+  private final Photos photos;
   private final Clock clock;
 
   DemoPrints(
-      JobSheetController controller, Prints prints, Sheets sheets, PrintJobs jobs, Clock clock) {
+      JobSheetController controller,
+      Prints prints,
+      Sheets sheets,
+      PrintJobs jobs,
+      Photos photos,
+      Clock clock) {
     this.controller = controller;
     this.prints = prints;
     this.sheets = sheets;
     this.jobs = jobs;
+    this.photos = photos;
     this.clock = clock;
   }
 
@@ -50,6 +59,7 @@ public class DemoPrints {
         null,
         null,
         width == 0 ? null : width,
+        null,
         null,
         null,
         null);
@@ -93,5 +103,8 @@ public class DemoPrints {
   /** A print whose corner came up. */
   public void lifted(long jobId, double daysAgo) {
     past(jobId, daysAgo, PrintRun.Outcome.FLAWED, Ending.CORNER_LIFTED, "corner-up");
+    PrintRun run = prints.ofJob(jobId).get(0);
+    photos.keepFile(
+        PrintController.shown(run), new ByteArrayInputStream(DemoPhoto.ofLiftedCorner()), "photo");
   }
 }

@@ -3,6 +3,7 @@ package mindspool.server.print;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -11,6 +12,7 @@ import mindspool.core.Require;
 import mindspool.core.print.Gate;
 import mindspool.core.print.HoldLevers.HoldPractice;
 import mindspool.core.print.JobMetres;
+import mindspool.core.print.JobVisits;
 import mindspool.core.print.SetupSheet;
 import mindspool.server.acts.Edits;
 import mindspool.server.calc.PrintRequests.ChoicesRequest;
@@ -22,6 +24,7 @@ import mindspool.server.http.StaleEditException;
 import mindspool.server.machines.Machines;
 import mindspool.server.machines.Machines.KnownPlate;
 import mindspool.server.machines.Machines.KnownPrinter;
+import mindspool.server.plan.AttendedWeek;
 import mindspool.server.plan.PrintJobs;
 import mindspool.server.plan.PrintJobs.KnownJob;
 import mindspool.server.print.PrintRun.Outcome;
@@ -56,6 +59,8 @@ class JobSheetController {
   private final Spools spools;
   private final Edits edits;
   private final EditableSheet editable;
+  private final AttendedWeek week;
+  private final Clock clock;
 
   JobSheetController(
       Sheets sheets,
@@ -65,7 +70,9 @@ class JobSheetController {
       Machines machines,
       Spools spools,
       Edits edits,
-      EditableSheet editable) {
+      EditableSheet editable,
+      AttendedWeek week,
+      Clock clock) {
     this.sheets = sheets;
     this.store = store;
     this.prints = prints;
@@ -74,6 +81,8 @@ class JobSheetController {
     this.spools = spools;
     this.edits = edits;
     this.editable = editable;
+    this.week = week;
+    this.clock = clock;
   }
 
   /**
@@ -133,7 +142,8 @@ class JobSheetController {
       Double padDiameterMm,
       Integer padLayers,
       Double raftMarginMm,
-      @MayBeNull HoldPractice practice) {
+      @MayBeNull HoldPractice practice,
+      List<String> together) {
 
     static ChosenView of(ChoicesRequest said) {
       return new ChosenView(
@@ -149,12 +159,24 @@ class JobSheetController {
           said.pads() == null ? null : said.pads().diameterMm(),
           said.pads() == null ? null : said.pads().layers(),
           said.raftMarginMm(),
-          said.practice());
+          said.practice(),
+          said.together() == null ? List.of() : said.together());
     }
   }
 
   /** Moisture of the metres in use at an hour of the job, %. */
   record MetresPoint(double hour, double percent) {}
+
+  /**
+   * A time at the printer; {@code present} whether somebody is there then by the week.
+   *
+   * @param toS when somebody may go again; as {@code fromS} for a glance
+   */
+  record VisitView(JobVisits.Why why, long fromS, long toS, String words, boolean present) {}
+
+  /** A spool to go on with where the job's own runs out. */
+  record NextSpoolView(
+      String code, String colourName, String colourHex, double leftG, boolean sameColour) {}
 
   /** The last print of this material that came out well, to be repeated. */
   record LastGoodView(
@@ -173,6 +195,8 @@ class JobSheetController {
    * @param sheet null while printer, plate, material or part are not said
    * @param hangsIn where its spool hangs while it prints
    * @param verdict of the water: go, dry first, print out of the dryer; null without a spool
+   * @param visits when somebody is wanted at the printer, if it starts when it is to
+   * @param next to be fed behind the spool; null where that has enough, or where there is none
    * @param runId of the print that is running; null where none is
    */
   record JobSheetView(
@@ -196,6 +220,8 @@ class JobSheetController {
       List<String> candidates,
       @MayBeNull LearnedPlateView learned,
       @MayBeNull LastGoodView lastGood,
+      List<VisitView> visits,
+      @MayBeNull NextSpoolView next,
       Long runId) {}
 
   @GetMapping("/jobs/{id}/sheet")
@@ -248,7 +274,7 @@ class JobSheetController {
       edits.changed(editable, id, before, saved);
     }
     if (after.sheet() != null && job.startedS() == null) {
-      jobs.takes(id, after.sheet().grams(), after.sheet().hours());
+      jobs.takes(id, after.sheet().grams(), after.sheet().hours(), chosen.code());
     }
     return sheet(id);
   }
@@ -277,11 +303,58 @@ class JobSheetController {
         sheets.candidates(job, set.material()),
         set.learned() == null ? null : LearnedPlateView.of(set.learned()),
         set.material() == null ? null : lastGood(set.material().name()),
+        visits(job, set),
+        next(set, handling),
         prints.ofJob(job.id()).stream()
             .filter(PrintRun::isRunning)
             .map(run -> run.id)
             .findFirst()
             .orElse(null));
+  }
+
+  private List<VisitView> visits(KnownJob job, Assembled set) {
+    if (set.sheet() == null) {
+      return List.of();
+    }
+    long now = clock.instant().getEpochSecond();
+    long startS = job.startedS() != null ? job.startedS() : Math.max(now, job.startS());
+    return JobVisits.of(set.sheet()).stream()
+        .map(
+            visit -> {
+              long fromS = startS + Math.round(3600 * visit.fromH());
+              return new VisitView(
+                  visit.why(),
+                  fromS,
+                  startS + Math.round(3600 * visit.toH()),
+                  visit.words(),
+                  week.isPresentAt(fromS));
+            })
+        .toList();
+  }
+
+  /** The driest spool of the same material that has what is missing, one of its colour first. */
+  private NextSpoolView next(Assembled set, Spools.SpoolHandling handling) {
+    if (set.sheet() == null || handling == null) {
+      return null;
+    }
+    double missing = set.sheet().grams() - handling.leftG().low();
+    if (missing <= 0) {
+      return null;
+    }
+    return sheets.ofMaterial(set.material()).stream()
+        .filter(spool -> !spool.code().equals(set.chosen().code()) && spool.netG() >= missing)
+        .map(
+            spool -> {
+              Spools.SpoolHandling other = spools.handling(spool.code());
+              return new NextSpoolView(
+                  spool.code(),
+                  other.colourName(),
+                  other.colourHex(),
+                  spool.netG(),
+                  other.colourHex().equalsIgnoreCase(handling.colourHex()));
+            })
+        .min(Comparator.comparing(spool -> !spool.sameColour))
+        .orElse(null);
   }
 
   private static MetresPoint view(JobMetres.Point point) {

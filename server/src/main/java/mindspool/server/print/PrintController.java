@@ -5,6 +5,7 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Clock;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import mindspool.core.Require;
 import mindspool.core.device.Quantity;
@@ -13,6 +14,7 @@ import mindspool.core.print.GripLearning.Ending;
 import mindspool.server.devices.Probes;
 import mindspool.server.http.MayBeNull;
 import mindspool.server.machines.Machines;
+import mindspool.server.photos.Photos;
 import mindspool.server.print.PrintRun.Outcome;
 import mindspool.server.print.PrintRun.UsedBy;
 import mindspool.server.print.Prints.Finish;
@@ -34,17 +36,27 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "print")
 class PrintController {
 
+  private static final String PHOTOS_OF = "print";
+
   private final Prints prints;
   private final Machines machines;
   private final Learning learning;
   private final Probes probes;
+  private final Photos photos;
   private final Clock clock;
 
-  PrintController(Prints prints, Machines machines, Learning learning, Probes probes, Clock clock) {
+  PrintController(
+      Prints prints,
+      Machines machines,
+      Learning learning,
+      Probes probes,
+      Photos photos,
+      Clock clock) {
     this.prints = prints;
     this.machines = machines;
     this.learning = learning;
     this.probes = probes;
+    this.photos = photos;
     this.clock = clock;
   }
 
@@ -92,6 +104,7 @@ class PrintController {
       Double chamberMeanC,
       Double roomMeanC,
       boolean runOut,
+      List<Photos.PhotoView> photos,
       int version) {}
 
   /** What can be seen of a print; {@code ending} what it says of the plate, null for nothing. */
@@ -128,8 +141,8 @@ class PrintController {
   PrintsView prints() {
     return new PrintsView(
         clock.instant().getEpochSecond(),
-        prints.running().stream().map(this::view).toList(),
-        prints.ended().stream().map(this::view).toList(),
+        views(prints.running()),
+        views(prints.ended()),
         Arrays.stream(PrintSign.values())
             .map(sign -> new SignView(sign.id(), sign.title(), sign.ending()))
             .toList());
@@ -141,7 +154,17 @@ class PrintController {
     return view(prints.run(id));
   }
 
+  private List<RunView> views(List<PrintRun> runs) {
+    Map<Long, List<Photos.PhotoView>> shown =
+        photos.of(PHOTOS_OF, runs.stream().map(run -> run.id).toList());
+    return runs.stream().map(run -> view(run, shown.getOrDefault(run.id, List.of()))).toList();
+  }
+
   private RunView view(PrintRun run) {
+    return view(run, photos.of(PHOTOS_OF, run.id));
+  }
+
+  private RunView view(PrintRun run, List<Photos.PhotoView> shown) {
     boolean running = run.endedS == null;
     double progress = prints.progressPercent(run);
     return new RunView(
@@ -181,6 +204,7 @@ class PrintController {
         run.chamberMeanC,
         run.roomMeanC,
         running && Objects.equals(shown(run, Quantity.FILAMENT), 0.0),
+        shown,
         run.version);
   }
 
@@ -242,6 +266,22 @@ class PrintController {
   @Operation(summary = "Puts the job of an ended print among those to come again")
   void again(@PathVariable long id) {
     prints.again(id);
+  }
+
+  /** A photograph to keep, by the answer to its file. */
+  record PhotoRequest(String uploadId) {}
+
+  @PostMapping("/prints/{id}/photos")
+  @ResponseStatus(HttpStatus.CREATED)
+  @Operation(summary = "Keeps a photograph with a print")
+  RunView photo(@PathVariable long id, @RequestBody PhotoRequest request) {
+    PrintRun run = prints.run(id);
+    photos.keep(shown(run), request.uploadId);
+    return view(run);
+  }
+
+  static Photos.Shown shown(PrintRun run) {
+    return new Photos.Shown(PHOTOS_OF, run.id, run.name, "/print/runs/" + run.id);
   }
 
   /** A print that taught something of a plate. */

@@ -1,7 +1,6 @@
 package mindspool.server.print;
 
 import java.time.Clock;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -240,7 +239,8 @@ class Sheets {
         spool == null ? SheetCase.Label.NONE : label(spools.handling(spool.code()).label()),
         forJob,
         filamentDiameterMm(spool == null ? null : spool.code()) / 1000,
-        Optional.ofNullable(printer.lastMaterial()).map(catalogue::named));
+        Optional.ofNullable(printer.lastMaterial()).map(catalogue::named),
+        chosen.choices.togetherFrom(catalogue));
   }
 
   /** Of a spool's filament; the usual where there is none. */
@@ -315,21 +315,24 @@ class Sheets {
 
   /** Spools that could serve a job, those with enough filament and the driest first. */
   List<String> candidates(KnownJob job, Material material) {
-    if (material == null) {
-      return List.of();
-    }
-    List<CurrentSpool> all = new ArrayList<>();
-    for (String code : spools.codes()) {
-      CurrentSpool spool = spools.current(code);
-      if (spool.material().name().equals(material.name())) {
-        all.add(spool);
-      }
-    }
-    all.sort(
-        Comparator.comparing((CurrentSpool spool) -> spool.netG() < job.grams())
-            .thenComparingDouble(
+    return material == null
+        ? List.of()
+        : ofMaterial(material).stream()
+            .sorted(Comparator.comparing(spool -> spool.netG() < job.grams()))
+            .limit(MOST_SPOOLS)
+            .map(CurrentSpool::code)
+            .toList();
+  }
+
+  /** Spools of a material, the driest first. */
+  List<CurrentSpool> ofMaterial(Material material) {
+    return spools.codes().stream()
+        .map(spools::current)
+        .filter(spool -> spool.material().name().equals(material.name()))
+        .sorted(
+            Comparator.comparingDouble(
                 spool ->
-                    spool.state().profile().outerPercent() / spool.material().printLimitPercent()));
-    return all.stream().limit(MOST_SPOOLS).map(CurrentSpool::code).toList();
+                    spool.state().profile().outerPercent() / spool.material().printLimitPercent()))
+        .toList();
   }
 }

@@ -7,6 +7,7 @@
       "devices",
       "http",
       "machines",
+      "photos",
       "places",
       "plan",
       "shelf",

@@ -1,0 +1,154 @@
+package mindspool.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.zip.CRC32;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Value;
+
+/** Photographs of prints: what is kept of a file, and what is refused. */
+class PhotoApiTest extends PrintingTest {
+
+  private static final String PLACE_IN_FILE = "52,31.2N,13,24.6E";
+
+  @Value("${local.server.port}")
+  private int port;
+
+  private Api.Answer send(String name, byte[] file) {
+    return api.upload("/api/photo-files", name, file, "UTC");
+  }
+
+  private long aPrint() {
+    long job = job(spool("PLA"));
+    setUp(job, "");
+    return started(job).get("id").asLong();
+  }
+
+  private byte[] fetched(String path) throws IOException, InterruptedException {
+    HttpResponse<byte[]> answer =
+        HttpClient.newHttpClient()
+            .send(
+                HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path)).build(),
+                BodyHandlers.ofByteArray());
+    assertThat(answer.statusCode()).isEqualTo(200);
+    assertThat(answer.headers().firstValue("Content-Type")).contains("image/jpeg");
+    return answer.body();
+  }
+
+  /** Lying on its side: its left half is red, its right half blue. */
+  private static BufferedImage redAndBlue(int width, int height) {
+    BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+    Graphics2D drawing = image.createGraphics();
+    drawing.setColor(Color.RED);
+    drawing.fillRect(0, 0, width / 2, height);
+    drawing.setColor(Color.BLUE);
+    drawing.fillRect(width / 2, 0, width - width / 2, height);
+    drawing.dispose();
+    return image;
+  }
+
+  private static byte[] written(BufferedImage image, String format) throws IOException {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    ImageIO.write(image, format, bytes);
+    return bytes.toByteArray();
+  }
+
+  /** A JPEG as a phone writes it: turned by 90° by a word in its file, with a place beside. */
+  private static byte[] fromPhone(BufferedImage image) throws IOException {
+    byte[] words = PLACE_IN_FILE.getBytes(StandardCharsets.US_ASCII);
+    ByteBuffer exif = ByteBuffer.allocate(6 + 8 + 2 + 2 * 12 + 4 + words.length);
+    exif.put("Exif\0\0".getBytes(StandardCharsets.US_ASCII)).order(ByteOrder.LITTLE_ENDIAN);
+    exif.put((byte) 'I').put((byte) 'I').putShort((short) 42).putInt(8).putShort((short) 2);
+    exif.putShort((short) 0x112).putShort((short) 3).putInt(1).putInt(6);
+    exif.putShort((short) 0x10e).putShort((short) 2).putInt(words.length).putInt(38);
+    exif.putInt(0).put(words);
+    byte[] plain = written(image, "jpg");
+    ByteBuffer file = ByteBuffer.allocate(plain.length + 4 + exif.capacity());
+    file.put(plain, 0, 2).put((byte) 0xff).put((byte) 0xe1);
+    file.putShort((short) (exif.capacity() + 2)).put(exif.array());
+    file.put(plain, 2, plain.length - 2);
+    return file.array();
+  }
+
+  @Test
+  void isTurnedUprightScaledAndWithoutWhatTheCameraWrote() throws Exception {
+    long run = aPrint();
+    Api.Answer read = send("shelf.jpg", fromPhone(redAndBlue(2400, 1800)));
+    assertThat(read.status()).as(read.raw().body()).isEqualTo(200);
+    assertThat(read.body().get("widthPx").asInt()).isEqualTo(1200);
+    assertThat(read.body().get("heightPx").asInt()).isEqualTo(1600);
+    Api.Answer kept =
+        api.post(
+            "/api/prints/" + run + "/photos",
+            "{\"uploadId\": \"%s\"}".formatted(read.body().get("uploadId").asString()));
+    assertThat(kept.status()).as(kept.raw().body()).isEqualTo(201);
+    long photo = kept.body().at("/photos/0/id").asLong();
+
+    byte[] large = fetched("/api/photos/" + photo);
+    assertThat(new String(large, StandardCharsets.ISO_8859_1))
+        .doesNotContain(PLACE_IN_FILE)
+        .doesNotContain("Exif");
+    BufferedImage upright = ImageIO.read(new ByteArrayInputStream(large));
+    assertThat(new Color(upright.getRGB(600, 200)).getRed()).isGreaterThan(200);
+    assertThat(new Color(upright.getRGB(600, 1400)).getBlue()).isGreaterThan(200);
+    BufferedImage small =
+        ImageIO.read(new ByteArrayInputStream(fetched("/api/photos/" + photo + "/small")));
+    assertThat(small.getHeight()).isEqualTo(240);
+
+    Api.Answer removed = api.delete("/api/photos/" + photo);
+    assertThat(removed.status()).isEqualTo(204);
+    assertThat(api.get("/api/photos/" + photo + "/small").status()).isEqualTo(404);
+    assertThat(api.get("/api/prints/" + run).body().get("photos")).isEmpty();
+    assertThat(api.undo(removed.act()).status()).isEqualTo(200);
+    assertThat(api.get("/api/prints/" + run).body().get("photos")).hasSize(1);
+  }
+
+  @Test
+  void refusesWhatIsNoPhotographByNameWithAdvice() throws Exception {
+    byte[] whole = written(redAndBlue(400, 300), "jpg");
+    refused("notes.jpg", "not a picture at all".getBytes(StandardCharsets.UTF_8), "notes.jpg");
+    refused("empty.jpg", new byte[0], "empty.jpg");
+    refused("moving.gif", written(redAndBlue(40, 30), "gif"), "moving.gif");
+    refused("header.jpg", Arrays.copyOf(whole, 40), "header.jpg");
+    refused("huge.png", pngOf(20_000, 20_000), "20000 × 20000");
+    Api.Answer unknown =
+        api.post("/api/prints/" + aPrint() + "/photos", "{\"uploadId\": \"gone\"}");
+    assertThat(unknown.status()).isEqualTo(404);
+  }
+
+  private void refused(String name, byte[] file, String said) throws Exception {
+    Api.Answer answer = send(name, file);
+    assertThat(answer.status()).as(name + answer.raw().body()).isEqualTo(422);
+    assertThat(answer.field()).isEqualTo("file");
+    assertThat(answer.body().at("/errors/0/value").asString()).contains(said);
+    assertThat(answer.body().at("/errors/0/allowed").asString()).contains("JPEG");
+  }
+
+  /** Only the header of a PNG, which says how large it is (ISO/IEC 15948). */
+  private static byte[] pngOf(int width, int height) {
+    ByteBuffer head = ByteBuffer.allocate(17);
+    head.put("IHDR".getBytes(StandardCharsets.US_ASCII)).putInt(width).putInt(height);
+    head.put(new byte[] {8, 2, 0, 0, 0});
+    CRC32 sum = new CRC32();
+    sum.update(head.array());
+    ByteBuffer file = ByteBuffer.allocate(8 + 4 + 17 + 4);
+    file.put(new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10}).putInt(13);
+    return file.put(head.array()).putInt((int) sum.getValue()).array();
+  }
+}
