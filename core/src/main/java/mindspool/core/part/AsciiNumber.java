@@ -22,7 +22,17 @@ final class AsciiNumber {
     }
   }
 
+  private final boolean exponents;
   private int end;
+
+  /**
+   * A reader.
+   *
+   * @param exponents whether {@code 1e3} is a number; where E is the name of an axis it is not
+   */
+  AsciiNumber(boolean exponents) {
+    this.exponents = exponents;
+  }
 
   /** Where the last number ended; where it began, if there was none. */
   int end() {
@@ -64,7 +74,7 @@ final class AsciiNumber {
       end = from;
       return Double.NaN;
     }
-    boolean exponent = at < to && (bytes[at] | 0x20) == 'e';
+    boolean exponent = exponents && at < to && (bytes[at] | 0x20) == 'e';
     if (exponent || count > MOST_DIGITS) {
       return byLibrary(bytes, from, exponent ? endOfExponent(bytes, at, to) : at, first);
     }

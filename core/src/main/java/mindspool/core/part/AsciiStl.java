@@ -13,7 +13,7 @@ final class AsciiStl {
 
   private final ByteBuffer file;
   private final byte[] chunk = new byte[CHUNK];
-  private final AsciiNumber number = new AsciiNumber();
+  private final AsciiNumber number = new AsciiNumber(true);
   private int at;
   private int filled;
   private long line = 1;
@@ -40,6 +40,7 @@ final class AsciiStl {
 
   private Triangles read() {
     int inFacet = 0;
+    boolean ended = false;
     while (true) {
       int length = word();
       if (length == 0) {
@@ -55,15 +56,18 @@ final class AsciiStl {
               "Sides have three corners; export the part again.");
         }
         inFacet = 0;
+        ended = false;
+      } else if (is("endsolid", length)) {
+        ended = true;
       }
     }
     if (used == 0) {
       throw Unreadable.file(
           "an STL with no triangles", "Export the part again; nothing was selected, perhaps.");
     }
-    if (used % Triangles.NUMBERS != 0) {
+    if (used % Triangles.NUMBERS != 0 || !ended) {
       throw Unreadable.file(
-          "an STL that ends within a triangle at line " + line,
+          "an STL that ends at line " + line + " without endsolid",
           "It was cut short; copy or export it again.");
     }
     return new MeshInMemory(Arrays.copyOf(corners, used));

@@ -30,7 +30,12 @@ public record Footprint(
   private static final double SPECK_MM2 = 0.2;
 
   private static final int MOST_ISLANDS = 2000;
+
+  /** Of more islands the width is taken from area and outline, as if they were round. */
+  private static final int MEASURED_ISLANDS = 60;
+
   private static final double CIRCLE_SHARE = 0.01;
+  private static final double FINEST_CIRCLE_MM = 1e-3;
 
   /**
    * One outline.
@@ -52,7 +57,7 @@ public record Footprint(
     for (Object each : PolygonExtracter.getPolygons(material)) {
       Polygon polygon = (Polygon) each;
       if (polygon.getArea() >= SPECK_MM2 && islands.size() < MOST_ISLANDS) {
-        islands.add(island(polygon));
+        islands.add(island(polygon, islands.size() < MEASURED_ISLANDS));
       }
     }
     islands.sort((a, b) -> Double.compare(b.areaMm2, a.areaMm2));
@@ -63,18 +68,18 @@ public record Footprint(
         islands.stream().mapToDouble(Island::narrowestMm).min().orElse(0));
   }
 
-  private static Island island(Polygon polygon) {
+  private static Island island(Polygon polygon, boolean exactly) {
     Coordinate[] ring = turned(polygon.getExteriorRing(), true);
     List<List<double[]>> holes = new ArrayList<>();
     for (int i = 0; i < polygon.getNumInteriorRing(); i++) {
       holes.add(points(turned(polygon.getInteriorRingN(i), false)));
     }
     Coordinate[] hull = new ConvexHull(ring, polygon.getFactory()).getConvexHull().getCoordinates();
-    double width = Math.sqrt(polygon.getArea());
+    double tolerance = Math.max(FINEST_CIRCLE_MM, CIRCLE_SHARE * Math.sqrt(polygon.getArea()));
     double narrowest =
-        2
-            * MaximumInscribedCircle.getRadiusLine(polygon, Math.max(1e-3, CIRCLE_SHARE * width))
-                .getLength();
+        exactly
+            ? 2 * MaximumInscribedCircle.getRadiusLine(polygon, tolerance).getLength()
+            : 4 * polygon.getArea() / polygon.getLength();
     return new Island(
         points(ring), holes, polygon.getArea(), diameter(hull), narrowest, OutlineCorner.of(ring));
   }

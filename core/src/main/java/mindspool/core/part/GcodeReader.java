@@ -59,7 +59,7 @@ public final class GcodeReader {
 
   private final double filamentMm2;
   private double acceleration;
-  private final AsciiNumber number = new AsciiNumber();
+  private final AsciiNumber number = new AsciiNumber(false);
   private final double[] value = new double[26];
   private int said;
 

@@ -128,7 +128,7 @@ final class MotionTimer {
     double peak = Math.sqrt(peak2);
     if (length[at] <= 0 || peak <= 0) {
       time = 0;
-    } else if (peak2 <= from2 || peak2 <= to2) {
+    } else if (peak2 < Math.max(from2, to2) * (1 - 1e-9)) {
       // Faster than it can brake: only where the lookahead is too short.
       time = 2 * length[at] / (Math.sqrt(from2) + Math.sqrt(to2));
     } else {

@@ -2,6 +2,7 @@ package mindspool.core.part;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.locationtech.jts.geom.Coordinate;
 
 /**
@@ -89,12 +90,11 @@ public record OutlineCorner(double xMm, double yMm, double angleDeg, double radi
     return gentle && alike && between / ((first + second) / 2) < WIDEST_MM;
   }
 
-  private static java.util.Optional<OutlineCorner> corner(
+  private static Optional<OutlineCorner> corner(
       Coordinate[] ring, double[] turn, double[] side, int first, int length) {
     int n = turn.length;
     double total = 0;
     double way = 0;
-    double wayTurn = 0;
     double x = 0;
     double y = 0;
     for (int i = 0; i < length; i++) {
@@ -104,17 +104,16 @@ public record OutlineCorner(double xMm, double yMm, double angleDeg, double radi
       y += turn[at] * ring[at].y;
       if (i + 1 < length) {
         way += side[at];
-        wayTurn += (turn[at] + turn[(at + 1) % n]) / 2;
       }
     }
     if (total < LEAST) {
-      return java.util.Optional.empty();
+      return Optional.empty();
     }
-    return java.util.Optional.of(
+    return Optional.of(
         new OutlineCorner(
             x / total,
             y / total,
             Math.toDegrees(Math.PI - total),
-            length == 1 ? 0 : way / wayTurn));
+            way / total));
   }
 }

@@ -57,7 +57,10 @@ public record PartShape(
 
   private static final double LARGE_MM = 1000;
 
-  /** Shells thinner than a nozzle's line print as nothing. */
+  /** Beyond this a corner is a fault of the file, mm. */
+  private static final double FARTHEST_MM = 1e6;
+
+  /** Higher than so many widths of its base a part is slender; judgement. */
   private static final double SLENDER = 4;
 
   /** A finding; {@code id} stays, words may change. */
@@ -77,8 +80,17 @@ public record PartShape(
     }
     if (!(size[0] > 0 && size[1] > 0 && size[2] > 0)) {
       throw Unreadable.file(
-          String.format(Locale.ROOT, "a mesh of %.3g × %.3g × %.3g mm", size[0], size[1], size[2]),
+          String.format(Locale.ROOT, "a mesh of %.2f × %.2f × %.2f mm", size[0], size[1], size[2]),
           "A part has a length, a width and a height; export a solid.");
+    }
+    double farthest = 0;
+    for (int i = 0; i < 3; i++) {
+      farthest = Math.max(farthest, Math.max(Math.abs(low[i]), Math.abs(measure.high[i])));
+    }
+    if (farthest > FARTHEST_MM) {
+      throw Unreadable.file(
+          String.format(Locale.ROOT, "a mesh with a corner %.3g m away", farthest / 1000),
+          "Its unit is another, or a corner is damaged; move the part to the origin and export it.");
     }
     MeshSlices slices =
         MeshSlices.of(mesh, measure, CUTS, KEPT_EVERY, Math.min(FIRST_LAYER_MM, size[2] / 2));

@@ -167,8 +167,9 @@ final class ThreeMf {
         throw Unreadable.file("a 3MF whose model is none", "Export it again.");
       }
     } catch (XMLStreamException e) {
+      String where = e.getLocation() == null ? "" : " at line " + e.getLocation().getLineNumber();
       throw Unreadable.file(
-          "a 3MF whose model ends or breaks at line " + e.getLocation().getLineNumber(),
+          "a 3MF whose model ends or breaks" + where,
           "It is damaged; copy or export it again.");
     }
   }

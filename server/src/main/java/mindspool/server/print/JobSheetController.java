@@ -378,9 +378,8 @@ class JobSheetController {
   }
 
   private LastGoodView lastGood(String material) {
-    return prints.ended().stream()
-        .filter(run -> run.outcome == Outcome.GOOD && run.material.equals(material))
-        .findFirst()
+    return prints
+        .lastGood(material)
         .map(
             run ->
                 new LastGoodView(

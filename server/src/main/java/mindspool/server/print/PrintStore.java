@@ -1,6 +1,7 @@
 package mindspool.server.print;
 
 import java.util.List;
+import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
 
 /** Repositories of this station. */
@@ -14,6 +15,9 @@ final class PrintStore {
     List<PrintRun> findByRemovedSIsNullAndEndedSIsNullOrderByStartedSAsc();
 
     List<PrintRun> findTop200ByRemovedSIsNullAndEndedSIsNotNullOrderByEndedSDescIdDesc();
+
+    Optional<PrintRun> findFirstByMaterialAndOutcomeAndRemovedSIsNullOrderByEndedSDescIdDesc(
+        String material, PrintRun.Outcome outcome);
 
     List<PrintRun> findByJobIdAndRemovedSIsNullOrderByStartedSAsc(long jobId);
 

@@ -535,6 +535,12 @@ class Prints {
     return runs.findTop200ByRemovedSIsNullAndEndedSIsNotNullOrderByEndedSDescIdDesc();
   }
 
+  /** The last print of a material that came out well. */
+  Optional<PrintRun> lastGood(String material) {
+    return runs.findFirstByMaterialAndOutcomeAndRemovedSIsNullOrderByEndedSDescIdDesc(
+        material, Outcome.GOOD);
+  }
+
   List<PrintRun> ofJob(long jobId) {
     return new ArrayList<>(runs.findByJobIdAndRemovedSIsNullOrderByStartedSAsc(jobId));
   }
