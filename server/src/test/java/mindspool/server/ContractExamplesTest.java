@@ -53,8 +53,12 @@ class ContractExamplesTest {
   private static final ObjectMapper JSON = new ObjectMapper();
   private static final String UPLOAD = "/api/places/{placeId}/climate-files";
   private static final String PHOTO_FILE = "/api/photo-files";
+  private static final String PART_FILE = "/api/part-files";
   private static final String LOG =
       "time,temperature,humidity\n2026-01-05T10:00:00,20.5,45\n2026-01-05T10:10:00,20.6,46\n";
+
+  private static final String PRINT_FILE =
+      "M104 S210\nM83\nG1 Z0.2 F600\nG1 X40 E2 F1800\nG1 Y40 E2\n";
 
   @Value("${local.server.port}")
   private int port;
@@ -100,11 +104,17 @@ class ContractExamplesTest {
 
   /** How far an upload is can be asked only once there is one. */
   private static boolean isTransient(Call call) {
-    return call.path.contains("{uploadId}") || keepsPhoto(call);
+    return call.path.contains("{uploadId}") || !fileFor(call).equals(UPLOAD);
   }
 
-  private static boolean keepsPhoto(Call call) {
-    return call.path.endsWith("/photos") && call.method.equals("POST");
+  /** Where the file is sent that an operation keeps. */
+  private static String fileFor(Call call) {
+    if (!call.method.equals("POST")) {
+      return UPLOAD;
+    }
+    return call.path.endsWith("/photos")
+        ? PHOTO_FILE
+        : call.path.endsWith("/part-file") ? PART_FILE : UPLOAD;
   }
 
   @Test
@@ -116,7 +126,7 @@ class ContractExamplesTest {
     ObjectNode document = document();
     for (Call call : calls) {
       if (isTransient(call)) {
-        uploadAnew(document, keepsPhoto(call) ? PHOTO_FILE : UPLOAD);
+        uploadAnew(document, fileFor(call));
       }
       var operation = document.at("/paths/" + pointer(call.path) + "/" + call.method.toLowerCase());
       HttpResponse<byte[]> answer = send(call, operation);
@@ -230,8 +240,11 @@ class ContractExamplesTest {
   }
 
   private static byte[] file(Call call) throws IOException {
-    if (!call.path.equals(PHOTO_FILE)) {
+    if (call.path.equals(UPLOAD)) {
       return LOG.getBytes(StandardCharsets.UTF_8);
+    }
+    if (!call.path.equals(PHOTO_FILE)) {
+      return PRINT_FILE.getBytes(StandardCharsets.UTF_8);
     }
     ByteArrayOutputStream picture = new ByteArrayOutputStream();
     ImageIO.write(new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB), "jpg", picture);

@@ -94,12 +94,12 @@ final class MeshMeasure {
       float fcx = c[i + 6];
       float fcy = c[i + 7];
       float fcz = c[i + 8];
-      lx = Math.min(lx, Math.min(fax, Math.min(fbx, fcx)));
-      ly = Math.min(ly, Math.min(fay, Math.min(fby, fcy)));
-      lz = Math.min(lz, Math.min(faz, Math.min(fbz, fcz)));
-      hx = Math.max(hx, Math.max(fax, Math.max(fbx, fcx)));
-      hy = Math.max(hy, Math.max(fay, Math.max(fby, fcy)));
-      hz = Math.max(hz, Math.max(faz, Math.max(fbz, fcz)));
+      lx = least(lx, least(fax, least(fbx, fcx)));
+      ly = least(ly, least(fay, least(fby, fcy)));
+      lz = least(lz, least(faz, least(fbz, fcz)));
+      hx = most(hx, most(fax, most(fbx, fcx)));
+      hy = most(hy, most(fay, most(fby, fcy)));
+      hz = most(hz, most(faz, most(fbz, fcz)));
       double ax = fax - ox;
       double ay = fay - oy;
       double az = faz - oz;
@@ -140,6 +140,15 @@ final class MeshMeasure {
     high[0] = hx;
     high[1] = hy;
     high[2] = hz;
+  }
+
+  // By comparison: the library's minimum minds the sign of nought and NaN, at ten times the cost.
+  static float least(float a, float b) {
+    return a < b ? a : b;
+  }
+
+  static float most(float a, float b) {
+    return a > b ? a : b;
   }
 
   /** Alike for corners at the same place; nought and minus nought are the same place. */

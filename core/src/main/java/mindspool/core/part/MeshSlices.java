@@ -96,8 +96,8 @@ final class MeshSlices {
       float az = c[i + 2];
       float bz = c[i + 5];
       float cz = c[i + 8];
-      float least = Math.min(az, Math.min(bz, cz));
-      float most = Math.max(az, Math.max(bz, cz));
+      float least = MeshMeasure.least(az, MeshMeasure.least(bz, cz));
+      float most = MeshMeasure.most(az, MeshMeasure.most(bz, cz));
       if (least < firstZ && firstZ <= most) {
         cut(c, i, firstZ, -1);
       }

@@ -110,10 +110,6 @@ public record OutlineCorner(double xMm, double yMm, double angleDeg, double radi
       return Optional.empty();
     }
     return Optional.of(
-        new OutlineCorner(
-            x / total,
-            y / total,
-            Math.toDegrees(Math.PI - total),
-            way / total));
+        new OutlineCorner(x / total, y / total, Math.toDegrees(Math.PI - total), way / total));
   }
 }

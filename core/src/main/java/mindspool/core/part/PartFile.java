@@ -86,8 +86,9 @@ public record PartFile(
     }
     long said = BinaryStl.announced(file);
     long there = (file.capacity() - BinaryStl.HEAD) / BinaryStl.EACH;
-    boolean named = new String(head, 0, 5, java.nio.charset.StandardCharsets.ISO_8859_1)
-        .equalsIgnoreCase("solid");
+    boolean named =
+        new String(head, 0, 5, java.nio.charset.StandardCharsets.ISO_8859_1)
+            .equalsIgnoreCase("solid");
     return said == 0 && named || there > 0 && said >= there / 2 && said / 1000 <= there;
   }
 
@@ -118,8 +119,7 @@ public record PartFile(
     if (mesh instanceof BinaryStl stl && stl.surplus() > 0) {
       notes.add(
           new PartShape.Note(
-              "surplus",
-              stl.surplus() + " bytes follow the last triangle; they are not read."));
+              "surplus", stl.surplus() + " bytes follow the last triangle; they are not read."));
     }
     return new PartFile(kind, Optional.of(shape), Optional.empty(), 1, List.copyOf(notes));
   }

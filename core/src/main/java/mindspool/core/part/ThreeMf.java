@@ -169,8 +169,7 @@ final class ThreeMf {
     } catch (XMLStreamException e) {
       String where = e.getLocation() == null ? "" : " at line " + e.getLocation().getLineNumber();
       throw Unreadable.file(
-          "a 3MF whose model ends or breaks" + where,
-          "It is damaged; copy or export it again.");
+          "a 3MF whose model ends or breaks" + where, "It is damaged; copy or export it again.");
     }
   }
 

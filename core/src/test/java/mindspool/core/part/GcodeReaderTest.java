@@ -22,12 +22,16 @@ class GcodeReaderTest {
         new GcodeReader.Machine(1.75, 1000));
   }
 
-  /** Three layers of a square of 40 mm at 60 mm/s, 0.2 mm high, 0.05 mm of filament a millimetre. */
+  /**
+   * Three layers of a square of 40 mm at 60 mm/s, 0.2 mm high, 0.05 mm of filament a millimetre.
+   */
   static String square() {
-    StringBuilder text = new StringBuilder("; made up\nM140 S60\nM104 S215\nG28\nG90\nM82\nG92 E0\n");
+    StringBuilder text =
+        new StringBuilder("; made up\nM140 S60\nM104 S215\nG28\nG90\nM82\nG92 E0\n");
     double e = 0;
     for (int layer = 0; layer < 3; layer++) {
-      text.append(String.format(Locale.ROOT, "G1 Z%.1f F600\nG0 X10 Y10 F6000\n", 0.2 * (layer + 1)));
+      text.append(
+          String.format(Locale.ROOT, "G1 Z%.1f F600\nG0 X10 Y10 F6000\n", 0.2 * (layer + 1)));
       text.append("M106 S").append(layer * 127).append('\n');
       int[][] corners = {{50, 10}, {50, 50}, {10, 50}, {10, 10}};
       for (int[] corner : corners) {
@@ -99,7 +103,9 @@ class GcodeReaderTest {
       assertThat(profile.layers().get(0).lengthMm()).as(arc).isCloseTo(Math.PI * 20, within(1e-9));
       assertThat(profile.sizeMm()[0]).as(arc).isCloseTo(40, within(1e-9));
       assertThat(profile.sizeMm()[1]).as(arc).isCloseTo(20, within(1e-9));
-      assertThat(profile.lowMm()[1]).as(arc).isCloseTo(arc.startsWith("G2") ? -20 : 0, within(1e-9));
+      assertThat(profile.lowMm()[1])
+          .as(arc)
+          .isCloseTo(arc.startsWith("G2") ? -20 : 0, within(1e-9));
     }
     GcodeProfile full = read("G92 X20 Y0\nG1 Z0.2 F6000\nG2 X20 Y0 I-20 J0 E3 F1800\n");
     assertThat(full.layers().get(0).lengthMm()).isCloseTo(2 * Math.PI * 20, within(1e-9));

@@ -33,7 +33,9 @@ final class Meshes {
   static double[][] rounded(double length, double width, double radius, int chords) {
     List<double[]> points = new ArrayList<>();
     double[][] centres = {
-      {length - radius, width - radius}, {radius, width - radius}, {radius, radius},
+      {length - radius, width - radius},
+      {radius, width - radius},
+      {radius, radius},
       {length - radius, radius}
     };
     for (int corner = 0; corner < 4; corner++) {
@@ -131,7 +133,9 @@ final class Meshes {
     double down = Math.PI * i / rings;
     double turn = 2 * Math.PI * j / around;
     return new double[] {
-      r * Math.sin(down) * Math.cos(turn), r * Math.sin(down) * Math.sin(turn), cz + r * Math.cos(down)
+      r * Math.sin(down) * Math.cos(turn),
+      r * Math.sin(down) * Math.sin(turn),
+      cz + r * Math.cos(down)
     };
   }
 
@@ -144,7 +148,9 @@ final class Meshes {
   Meshes insideOut() {
     Meshes turned = new Meshes();
     triangles.forEach(
-        t -> turned.triangles.add(new float[] {t[0], t[1], t[2], t[6], t[7], t[8], t[3], t[4], t[5]}));
+        t ->
+            turned.triangles.add(
+                new float[] {t[0], t[1], t[2], t[6], t[7], t[8], t[3], t[4], t[5]}));
     return turned;
   }
 

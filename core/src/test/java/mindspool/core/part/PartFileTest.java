@@ -77,7 +77,8 @@ class PartFileTest {
     refused(lying, "says 20 triangles and holds 12");
     String text = new String(box().ascii(), StandardCharsets.US_ASCII);
     refused(text.substring(0, text.length() / 2).getBytes(StandardCharsets.US_ASCII), "STL");
-    refused(text.replaceFirst("vertex 0", "vertex zero").getBytes(StandardCharsets.US_ASCII), "line 4");
+    refused(
+        text.replaceFirst("vertex 0", "vertex zero").getBytes(StandardCharsets.US_ASCII), "line 4");
   }
 
   @Test
@@ -93,7 +94,8 @@ class PartFileTest {
     refused("hello, this is a letter\nabout a part\nthat is nice\n".getBytes(), "extrudes nothing");
     byte[] picture = new byte[5000];
     new Random(1).nextBytes(picture);
-    System.arraycopy(new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10, 0, 0, 0}, 0, picture, 0, 11);
+    System.arraycopy(
+        new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10, 0, 0, 0}, 0, picture, 0, 11);
     refused(picture, "");
   }
 
@@ -169,8 +171,8 @@ class PartFileTest {
   }
 
   /**
-   * Transforms of the 3MF core specification 1.3, section 3.3: a row times a matrix of four rows;
-   * a component's first, then its item's. A quarter turn, then moved; and a mirror.
+   * Transforms of the 3MF core specification 1.3, section 3.3: a row times a matrix of four rows; a
+   * component's first, then its item's. A quarter turn, then moved; and a mirror.
    */
   @Test
   void threeMfPutsComponentsWhereItSays() throws IOException {
@@ -183,7 +185,10 @@ class PartFileTest {
     PartFile file =
         read(
             threeMf(
-                model("millimeter", parts, "<item objectid=\"2\" transform=\"1 0 0 0 1 0 0 0 1 100 0 5\"/>")));
+                model(
+                    "millimeter",
+                    parts,
+                    "<item objectid=\"2\" transform=\"1 0 0 0 1 0 0 0 1 100 0 5\"/>")));
     PartShape shape = file.shape().orElseThrow();
     // Turned: x from -40 to 0, y from 0 to 60; mirrored: x from 140 to 200; both moved by 100.
     assertThat(shape.lowMm()).containsExactly(new double[] {60, 0, 5}, within(1e-4));
@@ -202,7 +207,11 @@ class PartFileTest {
     refused(threeMf(model("millimeter", mesh(1), "<item objectid=\"7\"/>")), "object 7");
     refused(threeMf(model("millimeter", mesh(1) + mesh(1), item)), "two objects");
     refused(
-        threeMf(model("millimeter", mesh(1), "<item objectid=\"1\" p:path=\"/3D/other.model\" xmlns:p=\"p\"/>")),
+        threeMf(
+            model(
+                "millimeter",
+                mesh(1),
+                "<item objectid=\"1\" p:path=\"/3D/other.model\" xmlns:p=\"p\"/>")),
         "other files");
     refused(
         threeMf(model("millimeter", mesh(1).replace("v3=\"6\"", "v3=\"66\""), item)), "corner 66");

@@ -116,8 +116,7 @@ class PartShapeTest {
     assertThat(shape.footprint().islands().get(0).corners())
         .hasSize(sides)
         .allSatisfy(
-            corner ->
-                assertThat(corner.angleDeg()).isCloseTo(180 - 360.0 / sides, within(1e-3)));
+            corner -> assertThat(corner.angleDeg()).isCloseTo(180 - 360.0 / sides, within(1e-3)));
   }
 
   @Test

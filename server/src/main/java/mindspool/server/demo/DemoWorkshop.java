@@ -197,8 +197,10 @@ class DemoWorkshop implements ApplicationRunner {
     plan.job("drawer fronts", null, slate, 310, 7, daysAgo(-2.2));
     long duct = plan.job("duct, urgent", null, ivory, 200, 6, daysAgo(-0.12));
     prints.setUp(duct, printer, sheet, ivory, DemoPrints.box(120, 80, 40), brim(0));
+    prints.ductFile(duct);
     long hooks = plan.job("coat hooks", null, fog, 60, 3, daysAgo(-0.05));
     prints.setUp(hooks, open, rough, fog, DemoPrints.box(80, 30, 25), brim(0));
+    prints.hookFile(hooks);
     prints.started(hooks, "dry enough for a hook");
     plan.planned();
   }

@@ -8,6 +8,8 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.Map;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.concurrent.Semaphore;
 import org.springframework.beans.factory.annotation.Qualifier;
@@ -17,6 +19,7 @@ import org.springframework.http.InvalidMediaTypeException;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.servlet.HandlerExceptionResolver;
 
 /**
@@ -35,8 +38,9 @@ class BodyLimit extends OncePerRequestFilter {
 
   private static final int LARGE_AT_ONCE = 2;
 
-  /** Ends of paths that take a file. */
-  private static final Set<String> FILES = Set.of("/climate-files", "/photo-files");
+  /** Ends of paths that take a file, with what it may have, MB. */
+  private static final Map<String, Integer> FILES =
+      Map.of("/climate-files", 20, "/photo-files", 20, "/part-files", 512, "/calc/part", 512);
 
   private static final Set<String> LONG_LISTS = Set.of("/api/calc/moisture");
 
@@ -72,7 +76,8 @@ class BodyLimit extends OncePerRequestFilter {
       throws ServletException, IOException {
     try {
       String type = request.getContentType();
-      boolean file = FILES.stream().anyMatch(request.getRequestURI()::endsWith);
+      OptionalInt fileMb = mostOfFile(request.getRequestURI());
+      boolean file = fileMb.isPresent();
       if (type != null && !file && !isJson(type)) {
         answer(request, response, type);
         return;
@@ -81,6 +86,9 @@ class BodyLimit extends OncePerRequestFilter {
       int most = large ? MOST_CLIMATE : MOST;
       long announced = request.getContentLengthLong();
       boolean small = announced >= 0 && announced <= MOST;
+      if (file && announced > (fileMb.getAsInt() + 1L) * MB) {
+        throw new MaxUploadSizeExceededException((long) fileMb.getAsInt() * MB);
+      }
       if (!file && announced > most) {
         throw new TooLargeException(most);
       }
@@ -90,9 +98,16 @@ class BodyLimit extends OncePerRequestFilter {
       } else {
         chain.doFilter(counted, response);
       }
-    } catch (TooLargeException | HeavyWork.TooMuchException e) {
+    } catch (TooLargeException | MaxUploadSizeExceededException | HeavyWork.TooMuchException e) {
       problems.resolveException(request, response, null, e);
     }
+  }
+
+  private static OptionalInt mostOfFile(String path) {
+    return FILES.entrySet().stream()
+        .filter(file -> path.endsWith(file.getKey()))
+        .mapToInt(Map.Entry::getValue)
+        .findFirst();
   }
 
   /** Large bodies are held in memory, so only some at a time. */

@@ -241,10 +241,12 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
             "The file is too large",
             new FieldProblem(
                 "file",
-                "more than 20 MB",
-                "up to 20 MB",
-                "Split it by months, or let the logger write every ten minutes; nothing was"
-                    + " stored.")));
+                "more than " + (e.getMaxUploadSize() >> 20) + " MB",
+                "up to " + (e.getMaxUploadSize() >> 20) + " MB",
+                request.getDescription(false).endsWith("climate-files")
+                    ? "Split it by months, or let the logger write every ten minutes; nothing was"
+                        + " stored."
+                    : "Export or scale it smaller; nothing was stored.")));
   }
 
   @Override

@@ -1,6 +1,8 @@
 package mindspool.server.print;
 
 import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
@@ -25,6 +27,7 @@ public class DemoPrints {
   private final Sheets sheets;
   private final PrintJobs jobs;
   private final Photos photos;
+  private final PartFiles files;
   private final Clock clock;
 
   DemoPrints(
@@ -33,12 +36,14 @@ public class DemoPrints {
       Sheets sheets,
       PrintJobs jobs,
       Photos photos,
+      PartFiles files,
       Clock clock) {
     this.controller = controller;
     this.prints = prints;
     this.sheets = sheets;
     this.jobs = jobs;
     this.photos = photos;
+    this.files = files;
     this.clock = clock;
   }
 
@@ -74,6 +79,24 @@ public class DemoPrints {
       PartRequest part,
       ChoicesRequest choices) {
     controller.setUp(jobId, new SheetRequest(printerId, plateId, null, code, part, choices, 0));
+  }
+
+  /** Gives a job a file of its part. */
+  public void ductFile(long jobId) {
+    keep(jobId, "duct.stl", DemoPartFile.duct(120, 80, 40));
+  }
+
+  /** Gives a job a print file. */
+  public void hookFile(long jobId) {
+    keep(jobId, "coat-hook.gcode", DemoPartFile.hook(205, 60));
+  }
+
+  private void keep(long jobId, String name, byte[] content) {
+    try {
+      files.keep(jobs.job(jobId), files.read(name, new ByteArrayInputStream(content)).uploadId());
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   /** Starts a job with reasons for the checks that are not met. */

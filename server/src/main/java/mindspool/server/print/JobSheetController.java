@@ -27,7 +27,6 @@ import mindspool.server.machines.Machines.KnownPrinter;
 import mindspool.server.plan.AttendedWeek;
 import mindspool.server.plan.PrintJobs;
 import mindspool.server.plan.PrintJobs.KnownJob;
-import mindspool.server.print.PrintRun.Outcome;
 import mindspool.server.print.Sheets.Assembled;
 import mindspool.server.print.Sheets.Chosen;
 import mindspool.server.shelf.Spools;
@@ -59,6 +58,7 @@ class JobSheetController {
   private final Spools spools;
   private final Edits edits;
   private final EditableSheet editable;
+  private final PartFiles partFiles;
   private final AttendedWeek week;
   private final Clock clock;
 
@@ -71,6 +71,7 @@ class JobSheetController {
       Spools spools,
       Edits edits,
       EditableSheet editable,
+      PartFiles partFiles,
       AttendedWeek week,
       Clock clock) {
     this.sheets = sheets;
@@ -81,6 +82,7 @@ class JobSheetController {
     this.spools = spools;
     this.edits = edits;
     this.editable = editable;
+    this.partFiles = partFiles;
     this.week = week;
     this.clock = clock;
   }
@@ -197,6 +199,7 @@ class JobSheetController {
    * @param verdict of the water: go, dry first, print out of the dryer; null without a spool
    * @param visits when somebody is wanted at the printer, if it starts when it is to
    * @param next to be fed behind the spool; null where that has enough, or where there is none
+   * @param partFile name of the file that the part is from; null where there is none
    * @param runId of the print that is running; null where none is
    */
   record JobSheetView(
@@ -222,6 +225,7 @@ class JobSheetController {
       @MayBeNull LastGoodView lastGood,
       List<VisitView> visits,
       @MayBeNull NextSpoolView next,
+      @MayBeNull String partFile,
       Long runId) {}
 
   @GetMapping("/jobs/{id}/sheet")
@@ -305,6 +309,7 @@ class JobSheetController {
         set.material() == null ? null : lastGood(set.material().name()),
         visits(job, set),
         next(set, handling),
+        partFiles.ofJob(job.id()).map(file -> file.name).orElse(null),
         prints.ofJob(job.id()).stream()
             .filter(PrintRun::isRunning)
             .map(run -> run.id)

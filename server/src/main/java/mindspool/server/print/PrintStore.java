@@ -3,11 +3,24 @@ package mindspool.server.print;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
 
 /** Repositories of this station. */
 final class PrintStore {
 
   private PrintStore() {}
+
+  interface PartFiles extends JpaRepository<StoredPartFile, Long> {
+    Optional<StoredPartFile> findFirstByJobIdAndRemovedSIsNullOrderByIdDesc(long jobId);
+
+    List<StoredPartFile> findTop20BySha256AndRemovedSIsNullAndJobIdNotOrderByIdDesc(
+        String sha256, long jobId);
+
+    @Query(
+        "select count(f) > 0 from StoredPartFile f where f.sha256 = :sha256"
+            + " and (f.removedS is null or f.removedS > :since)")
+    boolean isWanted(String sha256, long since);
+  }
 
   interface Sheets extends JpaRepository<JobSheet, Long> {}
 

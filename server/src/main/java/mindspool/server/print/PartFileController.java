@@ -1,0 +1,190 @@
+package mindspool.server.print;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.List;
+import java.util.Optional;
+import mindspool.core.print.JobMetres;
+import mindspool.core.print.PrintFileCheck;
+import mindspool.server.calc.PartAnswer;
+import mindspool.server.http.Asks;
+import mindspool.server.http.MayBeNull;
+import mindspool.server.http.NotFoundException;
+import mindspool.server.plan.PrintJobs;
+import mindspool.server.plan.PrintJobs.KnownJob;
+import mindspool.server.print.Sheets.Assembled;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+
+/** Parts of jobs from their files. */
+@RestController
+@RequestMapping("/api")
+@Tag(name = "print")
+class PartFileController {
+
+  private final PartFiles files;
+  private final PrintJobs jobs;
+  private final Prints prints;
+  private final Sheets sheets;
+
+  PartFileController(PartFiles files, PrintJobs jobs, Prints prints, Sheets sheets) {
+    this.files = files;
+    this.jobs = jobs;
+    this.prints = prints;
+    this.sheets = sheets;
+  }
+
+  /** A file that was read; {@code uploadId} is told to the job that it is to be kept with. */
+  record PartReadView(String uploadId, String name, long sizeBytes, PartAnswer part) {}
+
+  /** Another job of the same file, and how its last print came out; null while it has none. */
+  record SameFileView(long jobId, String name, @MayBeNull String outcome) {}
+
+  /** Where the file asks for what machine or material cannot do; layers are counted from 1. */
+  record FileFindingView(String id, int fromLayer, int toLayer, String words, String remedy) {}
+
+  /**
+   * A layer held against the sheet.
+   *
+   * @param flowShare fastest flow over what the melt allows; 1 is the limit
+   * @param bond strength across layers over strength along them; null for the first
+   * @param moisturePercent of the metres that it gets; null without a spool
+   */
+  record LayerCheckView(double meltC, double flowShare, Double bond, Double moisturePercent) {}
+
+  /**
+   * The file of a job.
+   *
+   * @param findings of a print file, held against the job's sheet as it is kept
+   * @param layerChecks one for each layer; empty without a sheet or for a mesh
+   */
+  record PartFileView(
+      long jobId,
+      String name,
+      long sizeBytes,
+      long recordedS,
+      PartAnswer part,
+      List<FileFindingView> findings,
+      List<LayerCheckView> layerChecks,
+      List<SameFileView> sameFile) {}
+
+  record KeepPartRequest(String uploadId) {}
+
+  @Asks
+  @PostMapping(value = "/part-files", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  @Operation(summary = "Reads a part's file, up to 512 MB; it is kept once a job takes it")
+  PartReadView read(@RequestParam("file") MultipartFile file) throws IOException {
+    try (InputStream content = file.getInputStream()) {
+      PartFiles.Waiting read = files.read(file.getOriginalFilename(), content);
+      return new PartReadView(read.uploadId(), read.name(), read.sizeBytes(), read.part());
+    }
+  }
+
+  @PostMapping("/jobs/{id}/part-file")
+  @ResponseStatus(HttpStatus.CREATED)
+  @Operation(summary = "Keeps a part's file with a job, in the place of the one before")
+  PartFileView keep(@PathVariable long id, @RequestBody KeepPartRequest request) {
+    KnownJob job = jobs.job(id);
+    return view(job, files.keep(job, request.uploadId));
+  }
+
+  @GetMapping("/jobs/{id}/part-file")
+  @Operation(summary = "The file of a job: what is in it, held against the job's sheet")
+  PartFileView file(@PathVariable long id) {
+    return view(jobs.job(id), present(id));
+  }
+
+  @DeleteMapping("/jobs/{id}/part-file")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  @Operation(summary = "Takes a part's file away from its job")
+  void remove(@PathVariable long id) {
+    files.remove(present(id));
+  }
+
+  private StoredPartFile present(long jobId) {
+    return files
+        .ofJob(jobId)
+        .orElseThrow(() -> new NotFoundException("file of the part of job " + jobId));
+  }
+
+  private PartFileView view(KnownJob job, StoredPartFile file) {
+    PartAnswer part = PartFiles.part(file);
+    Optional<PrintFileCheck> check = Optional.empty();
+    Assembled set = null;
+    if (!part.layers().isEmpty()) {
+      set = sheets.assemble(job, sheets.chosen(job));
+      if (set.sheet() != null) {
+        check = Optional.of(PrintFileCheck.of(part.toProfile(), set.sheet()));
+      }
+    }
+    List<JobMetres.Point> metres = set == null ? List.of() : set.metres();
+    return new PartFileView(
+        job.id(),
+        file.name,
+        file.sizeBytes,
+        file.recordedS,
+        part,
+        check.map(PrintFileCheck::findings).orElse(List.of()).stream()
+            .map(
+                it ->
+                    new FileFindingView(
+                        it.id(), it.fromLayer(), it.toLayer(), it.words(), it.remedy()))
+            .toList(),
+        check.map(it -> layers(it, part, metres)).orElse(List.of()),
+        files.same(file.sha256, job.id()).stream().map(this::same).toList());
+  }
+
+  private static List<LayerCheckView> layers(
+      PrintFileCheck check, PartAnswer part, List<JobMetres.Point> metres) {
+    List<LayerCheckView> views = new java.util.ArrayList<>();
+    for (int i = 0; i < check.layers().size(); i++) {
+      PrintFileCheck.LayerState state = check.layers().get(i);
+      views.add(
+          new LayerCheckView(
+              state.meltC(),
+              Math.min(99, state.flowShare()),
+              Double.isNaN(state.bond()) ? null : state.bond(),
+              moisture(metres, part.layers().get(i).startS() / 3600)));
+    }
+    return views;
+  }
+
+  /** Moisture of the metres at an hour of the job; the last known one after its end. */
+  private static Double moisture(List<JobMetres.Point> metres, double hour) {
+    JobMetres.Point before = null;
+    for (JobMetres.Point point : metres) {
+      if (point.hour() >= hour) {
+        if (before == null || point.hour() == before.hour()) {
+          return point.percent();
+        }
+        double share = (hour - before.hour()) / (point.hour() - before.hour());
+        return before.percent() + share * (point.percent() - before.percent());
+      }
+      before = point;
+    }
+    return before == null ? null : Double.valueOf(before.percent());
+  }
+
+  private SameFileView same(StoredPartFile other) {
+    return new SameFileView(
+        other.jobId,
+        other.jobName,
+        prints.ofJob(other.jobId).stream()
+            .filter(run -> run.outcome != null)
+            .reduce((first, second) -> second)
+            .map(run -> run.outcome.title())
+            .orElse(null));
+  }
+}

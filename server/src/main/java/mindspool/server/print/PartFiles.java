@@ -1,0 +1,206 @@
+package mindspool.server.print;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.DirectoryStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.security.DigestInputStream;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.time.Clock;
+import java.util.HexFormat;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import mindspool.core.InvalidValueException;
+import mindspool.core.Require;
+import mindspool.core.Text;
+import mindspool.core.material.MaterialCatalogue;
+import mindspool.core.part.GcodeReader;
+import mindspool.core.part.PartFile;
+import mindspool.core.part.Placement;
+import mindspool.core.stock.Filament;
+import mindspool.server.acts.Edits;
+import mindspool.server.calc.PartAnswer;
+import mindspool.server.http.NotFoundException;
+import mindspool.server.plan.PrintJobs.KnownJob;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Service;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Files of parts: read, kept with their job, found again by what is in them. */
+@Service
+class PartFiles {
+
+  private static final JsonMapper JSON = JsonMapper.shared();
+  private static final int MOST_WAITING = 8;
+  private static final int LONGEST_NAME = 120;
+  private static final long MB = 1 << 20;
+  private static final double USUAL_SHELL_MM = 3 * 0.45;
+  private static final double USUAL_INFILL = 0.2;
+  private static final double USUAL_ACCELERATION = 2000;
+
+  /** So long a file that was taken away can be put back, s. */
+  private static final long TRASH_S = 7 * 86_400;
+
+  private final PrintStore.PartFiles store;
+  private final Edits edits;
+  private final EditablePartFile editable;
+  private final MaterialCatalogue catalogue;
+  private final Path folder;
+  private final int mostFiles;
+  private final long mostMb;
+  private final Clock clock;
+  private final Map<String, Waiting> waiting = new LinkedHashMap<>();
+
+  PartFiles(
+      PrintStore.PartFiles store,
+      Edits edits,
+      EditablePartFile editable,
+      MaterialCatalogue catalogue,
+      @Value("${mindspool.data-dir}") Path dataDir,
+      @Value("${mindspool.parts.most-files:500}") int mostFiles,
+      @Value("${mindspool.parts.most-mb:8192}") long mostMb,
+      Clock clock) {
+    this.store = store;
+    this.edits = edits;
+    this.editable = editable;
+    this.catalogue = catalogue;
+    this.folder = dataDir.resolve("parts");
+    this.mostFiles = mostFiles;
+    this.mostMb = mostMb;
+    this.clock = clock;
+  }
+
+  /** A file that was read and is not kept yet. */
+  record Waiting(
+      String uploadId, String name, long sizeBytes, String sha256, Path path, PartAnswer part) {}
+
+  /** Reads a file; it waits to be kept until others push it out. */
+  Waiting read(String fileName, InputStream content) throws IOException {
+    String name =
+        Text.cut(fileName == null || fileName.isBlank() ? "part" : fileName, LONGEST_NAME);
+    Files.createDirectories(folder);
+    String id = UUID.randomUUID().toString();
+    Path path = folder.resolve("waiting-" + id);
+    try {
+      String hash = copy(content, path);
+      PartFile file =
+          PartFile.read(
+              path,
+              new GcodeReader.Machine(Filament.USUAL_DIAMETERS_MM.get(0), USUAL_ACCELERATION),
+              Placement.HERE);
+      PartAnswer part = PartAnswer.of(file, catalogue, USUAL_SHELL_MM, USUAL_INFILL);
+      Waiting read = new Waiting(id, name, Files.size(path), hash, path, part);
+      remember(read);
+      return read;
+    } catch (IOException | RuntimeException e) {
+      Files.deleteIfExists(path);
+      throw e;
+    }
+  }
+
+  private static String copy(InputStream content, Path to) throws IOException {
+    try {
+      MessageDigest digest = MessageDigest.getInstance("SHA-256");
+      Files.copy(new DigestInputStream(content, digest), to);
+      return HexFormat.of().formatHex(digest.digest());
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private synchronized void remember(Waiting read) throws IOException {
+    waiting.put(read.uploadId, read);
+    while (waiting.size() > MOST_WAITING) {
+      String oldest = waiting.keySet().iterator().next();
+      Files.deleteIfExists(waiting.remove(oldest).path);
+    }
+  }
+
+  /** Keeps a file that was read as the one of a job, in the place of another. */
+  StoredPartFile keep(KnownJob job, String uploadId) {
+    Require.present("uploadId", uploadId, "the uploadId of a part's file that was sent");
+    Waiting read;
+    synchronized (this) {
+      read = waiting.get(uploadId);
+    }
+    if (read == null) {
+      throw new NotFoundException("part's file that waits as " + uploadId + "; send it again");
+    }
+    try {
+      forgetOld();
+      refuseTooMuch(read);
+      Files.copy(read.path, folder.resolve(read.sha256), StandardCopyOption.REPLACE_EXISTING);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    ofJob(job.id()).ifPresent(this::remove);
+    StoredPartFile file = new StoredPartFile();
+    file.jobId = job.id();
+    file.jobName = job.name();
+    file.name = read.name;
+    file.sizeBytes = read.sizeBytes;
+    file.sha256 = read.sha256;
+    file.analysis = JSON.writeValueAsString(read.part);
+    file.recordedS = clock.instant().getEpochSecond();
+    StoredPartFile saved = store.saveAndFlush(file);
+    edits.added(editable, saved.id, saved);
+    return saved;
+  }
+
+  private void refuseTooMuch(Waiting read) throws IOException {
+    int count = 0;
+    long bytes = read.sizeBytes;
+    try (DirectoryStream<Path> kept = Files.newDirectoryStream(folder, "[0-9a-f]*")) {
+      for (Path path : kept) {
+        count++;
+        bytes += Files.size(path);
+      }
+    }
+    if (count >= mostFiles || bytes > mostMb * MB) {
+      throw new InvalidValueException(
+          "uploadId",
+          count + " files with " + bytes / MB + " MB",
+          "up to " + mostFiles + " files and " + mostMb + " MB",
+          "Take the files of old jobs away, or raise mindspool.parts.most-files or most-mb.");
+    }
+  }
+
+  /** Deletes what no job has had for some days. */
+  private void forgetOld() throws IOException {
+    long since = clock.instant().getEpochSecond() - TRASH_S;
+    try (DirectoryStream<Path> kept = Files.newDirectoryStream(folder, "[0-9a-f]*")) {
+      for (Path path : kept) {
+        if (!store.isWanted(path.getFileName().toString(), since)) {
+          Files.delete(path);
+        }
+      }
+    }
+  }
+
+  Optional<StoredPartFile> ofJob(long jobId) {
+    return store.findFirstByJobIdAndRemovedSIsNullOrderByIdDesc(jobId);
+  }
+
+  /** Files with the same content, of other jobs. */
+  List<StoredPartFile> same(String sha256, long exceptJobId) {
+    return store.findTop20BySha256AndRemovedSIsNullAndJobIdNotOrderByIdDesc(sha256, exceptJobId);
+  }
+
+  static PartAnswer part(StoredPartFile file) {
+    return JSON.readValue(file.analysis, PartAnswer.class);
+  }
+
+  void remove(StoredPartFile file) {
+    Edits.Before before = edits.before(editable, file);
+    file.removedS = clock.instant().getEpochSecond();
+    store.saveAndFlush(file);
+    edits.changed(editable, file.id, before, file);
+  }
+}

@@ -1,0 +1,148 @@
+package mindspool.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.Locale;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Files of parts over HTTP: measured, refused, kept with a job, held against its sheet. */
+class PartApiTest extends PrintingTest {
+
+  /** A box of 60 by 40 by 20 mm as binary STL, corners against the clock from outside. */
+  private static byte[] box() {
+    int[][] sides = {
+      {0, 2, 1}, {0, 3, 2}, {4, 5, 6}, {4, 6, 7}, {0, 1, 5}, {0, 5, 4}, {1, 2, 6}, {1, 6, 5},
+      {2, 3, 7}, {2, 7, 6}, {3, 0, 4}, {3, 4, 7}
+    };
+    float[][] corners = {
+      {0, 0, 0},
+      {60, 0, 0},
+      {60, 40, 0},
+      {0, 40, 0},
+      {0, 0, 20},
+      {60, 0, 20},
+      {60, 40, 20},
+      {0, 40, 20}
+    };
+    ByteBuffer file = ByteBuffer.allocate(84 + 50 * 12).order(ByteOrder.LITTLE_ENDIAN);
+    file.position(80);
+    file.putInt(12);
+    for (int[] side : sides) {
+      file.putFloat(0).putFloat(0).putFloat(0);
+      for (int corner : side) {
+        for (float number : corners[corner]) {
+          file.putFloat(number);
+        }
+      }
+      file.putShort((short) 0);
+    }
+    return file.array();
+  }
+
+  /** A square tube of 30 layers; its upper half flows far too fast. */
+  private static byte[] printFile() {
+    StringBuilder text = new StringBuilder("M140 S60\nM104 S205\nM106 S255\nM83\nM204 P20000\n");
+    for (int layer = 0; layer < 30; layer++) {
+      text.append(String.format(Locale.ROOT, "G1 Z%.1f F600\n", 0.2 * (layer + 1)));
+      int feed = layer < 15 ? 1800 : 30_000;
+      for (int line = 0; line < 40; line++) {
+        text.append(
+            String.format(
+                Locale.ROOT, "G1 X%d Y%.2f E2.24 F%d\n", line % 2 == 0 ? 60 : 0, 0.5 * line, feed));
+      }
+    }
+    return text.toString().getBytes(StandardCharsets.US_ASCII);
+  }
+
+  private Api.Answer calc(String name, byte[] file) {
+    return api.upload("/api/calc/part", name, file, "UTC");
+  }
+
+  @Test
+  void theCalculatorMeasuresAMesh() {
+    Api.Answer answer = calc("box.stl", box());
+    assertThat(answer.status()).as(answer.raw().body()).isEqualTo(200);
+    JsonNode part = answer.body();
+    assertThat(part.get("kind").asString()).isEqualTo("stl");
+    assertThat(part.at("/boundsMm/x").asDouble()).isEqualTo(60);
+    assertThat(part.at("/boundsMm/z").asDouble()).isEqualTo(20);
+    assertThat(part.get("volumeCm3").asDouble()).isCloseTo(48, within(1e-9));
+    assertThat(part.at("/footprint/areaMm2").asDouble()).isCloseTo(2400, within(1e-6));
+    assertThat(part.at("/footprint/longestSpanMm").asDouble())
+        .isCloseTo(Math.hypot(60, 40), within(1e-9));
+    assertThat(part.at("/footprint/corners").size()).isEqualTo(4);
+    assertThat(part.at("/footprint/outline/0/points").size()).isEqualTo(4);
+    assertThat(part.get("thinBase").asBoolean()).isFalse();
+    assertThat(part.get("slenderness").asDouble()).isCloseTo(0.5, within(0.01));
+    // Walls of 1.35 mm on 88 cm², a fifth of the rest, at PLA's density of the table.
+    double filled = 8800 * 1.35 + 0.2 * (48_000 - 8800 * 1.35);
+    assertThat(part.at("/massG/PLA").asDouble()).isCloseTo(filled / 1000 * 1.24, within(0.01));
+    assertThat(part.get("layers")).isEmpty();
+    assertThat(part.get("warnings")).isEmpty();
+  }
+
+  @Test
+  void theCalculatorFollowsAPrintFile() {
+    JsonNode part = calc("tube.gcode", printFile()).body();
+    assertThat(part.get("kind").asString()).isEqualTo("gcode");
+    assertThat(part.get("layers").size()).isEqualTo(30);
+    assertThat(part.get("filamentMm").asDouble()).isCloseTo(30 * 40 * 2.24, within(1e-6));
+    assertThat(part.at("/temperatures/nozzleC").asDouble()).isEqualTo(205);
+    assertThat(part.at("/fan/maxPercent").asDouble()).isCloseTo(100, within(0.01));
+    assertThat(part.get("printTimeS").asDouble()).isGreaterThan(15 * 40 * 60 / 30.0);
+    assertThat(part.get("maxFlowMm3PerS").asDouble())
+        .isCloseTo(2.24 / 60 * Math.PI * 1.75 * 1.75 / 4 * 500, within(2.0));
+  }
+
+  @Test
+  void whatIsNoPartIsRefusedByField() {
+    byte[] whole = box();
+    assertThat(calc("box.stl", Arrays.copyOf(whole, 500)).field()).isEqualTo("file");
+    assertThat(calc("x.3mf", new byte[] {80, 75, 3, 4, 0, 0, 1}).field()).isEqualTo("file");
+    assertThat(calc("letter.gcode", "hello\n".getBytes(StandardCharsets.UTF_8)).status())
+        .isEqualTo(422);
+    assertThat(calc("empty.stl", new byte[0]).field()).isEqualTo("file");
+    assertThat(api.post("/api/calc/part", "{}").status()).isBetween(400, 422);
+  }
+
+  @Test
+  void aFileIsKeptWithItsJobHeldAgainstItsSheetAndFoundAgain() {
+    String code = spool("PLA");
+    long first = job(code);
+    setUp(first, "");
+    long second = job(code);
+    Api.Answer read = api.upload("/api/part-files", "tube.gcode", printFile(), "UTC");
+    assertThat(read.status()).as(read.raw().body()).isEqualTo(200);
+    String body = "{\"uploadId\": \"%s\"}".formatted(read.body().get("uploadId").asString());
+    assertThat(api.get("/api/jobs/" + first + "/part-file").status()).isEqualTo(404);
+    Api.Answer kept = api.post("/api/jobs/" + first + "/part-file", body);
+    assertThat(kept.status()).as(kept.raw().body()).isEqualTo(201);
+    JsonNode view = kept.body();
+    assertThat(view.get("layerChecks").size()).isEqualTo(30);
+    assertThat(view.at("/layerChecks/20/flowShare").asDouble()).isGreaterThan(1);
+    assertThat(view.at("/layerChecks/3/flowShare").asDouble()).isLessThan(1);
+    assertThat(view.at("/layerChecks/3/moisturePercent").asDouble()).isPositive();
+    assertThat(view.at("/findings").toString()).contains("melt too cold from layer 16");
+    assertThat(api.get("/api/jobs/" + first + "/sheet").body().get("partFile").asString())
+        .isEqualTo("tube.gcode");
+
+    JsonNode again = api.post("/api/jobs/" + second + "/part-file", body).body();
+    assertThat(again.at("/sameFile/0/jobId").asLong()).isEqualTo(first);
+    assertThat(again.at("/sameFile/0/outcome").isNull()).isTrue();
+    assertThat(again.get("layerChecks")).as("no sheet yet").isEmpty();
+
+    Api.Answer removed = api.delete("/api/jobs/" + first + "/part-file");
+    assertThat(removed.status()).isEqualTo(204);
+    assertThat(api.get("/api/jobs/" + first + "/part-file").status()).isEqualTo(404);
+    assertThat(api.undo(removed.act()).status()).isEqualTo(200);
+    assertThat(api.get("/api/jobs/" + first + "/part-file").status()).isEqualTo(200);
+    assertThat(api.post("/api/jobs/" + first + "/part-file", "{\"uploadId\": \"gone\"}").status())
+        .isEqualTo(404);
+  }
+}
