@@ -14,7 +14,10 @@ import InlineChoice from './InlineChoice.vue'
 import JobVisits from './JobVisits.vue'
 import LeverRow from './LeverRow.vue'
 import OverHeight from './OverHeight.vue'
+import PartDrop from './PartDrop.vue'
+import { filled } from './partFile'
 import PartFields from './PartFields.vue'
+import PartOfJob from './PartOfJob.vue'
 import SettingsTable from './SettingsTable.vue'
 import StartChecks from './StartChecks.vue'
 import WaterOfJob from './WaterOfJob.vue'
@@ -151,6 +154,13 @@ function take(remedy: Schemas['RemedyView']) {
 function move(lever: string, value: number) {
   if (draft.value) {
     draft.value = moved(draft.value, lever, value) ?? draft.value
+  }
+}
+
+/** What a file tells of the part; the rest stays as it was said. */
+function fillPart(file: Schemas['PartAnswer']) {
+  if (draft.value) {
+    draft.value = { ...draft.value, part: filled(draft.value.part ?? newBox.value, file) }
   }
 }
 
@@ -333,6 +343,7 @@ function minutes(value: number | null | undefined): string {
           A box around the part, as it stands on the plate: what decides is its length, its height
           and its corners.
         </p>
+        <PartDrop :job-id="id" :name="view?.partFile ?? null" @read="fillPart" />
         <PartFields v-model="newBox" />
         <button class="button primary" data-testid="part-done" @click="addPart">Compute</button>
       </section>
@@ -440,6 +451,13 @@ function minutes(value: number | null | undefined): string {
             </section>
 
             <WaterOfJob v-if="view && view.metres.length > 1" :view="view" />
+            <PartOfJob
+              :job-id="id"
+              :name="view?.partFile ?? null"
+              :choices="draft.choices"
+              :sheet="sheet"
+              @read="fillPart"
+            />
             <JobVisits v-if="view" :visits="view.visits" :next="view.next" :now-s="nowS" />
 
             <section aria-labelledby="settings-title">

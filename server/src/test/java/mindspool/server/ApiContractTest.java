@@ -46,6 +46,9 @@ class ApiContractTest extends ServerTest {
     JsonNode paths = api.get("/api/openapi.json").body().get("paths");
     paths.properties().stream()
         .filter(path -> path.getKey().startsWith("/api/calc/"))
+        // A file cannot be written into the document; PartApiTest and ContractExamplesTest send
+        // one.
+        .filter(path -> !path.getValue().at("/post/requestBody/content").has("multipart/form-data"))
         .forEach(
             path -> {
               JsonNode content = path.getValue().at("/post/requestBody/content/application~1json");

@@ -9,7 +9,10 @@ import com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.LoadState;
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Instant;
 import java.util.regex.Pattern;
 import mindspool.simulators.DevicePublisher;
@@ -140,6 +143,35 @@ class BrowserTest extends BrowserPages {
     assertThat(page.getByTestId("run-headline")).hasText("bracket: usable, with flaws");
     page.navigate("/print/machines");
     assertThat(page.getByTestId("learned").first()).containsText("Grips, against the table");
+    assertThat(complaints).isEmpty();
+  }
+
+  /** A print file chosen on the page fills the sheet and is drawn; taken away, it can come back. */
+  @Test
+  void aFileFillsTheSheet() throws IOException {
+    Api api = new Api(port);
+    shelf();
+    long job =
+        api.post(
+                "/api/jobs",
+                "{\"name\": \"tag\", \"code\": \"%s\", \"grams\": 5, \"hours\": 1}"
+                    .formatted(spool("chalk").getAttribute("data-spool")))
+            .body()
+            .get("id")
+            .asLong();
+    Path file = Files.createTempFile("tag", ".gcode");
+    Files.writeString(
+        file, "M104 S210\nM83\nG1 Z0.2 F600\nG1 X70 E4 F1800\nG1 Y30 E2\nG1 Z0.4\nG1 X0 E4\n");
+    page.navigate("/print/jobs/" + job);
+    assertThat(page.getByText("How large is it?")).isVisible();
+    page.getByTestId("part-file").setInputFiles(file);
+    assertThat(page.getByTestId("layers")).isVisible();
+    assertThat(page.getByText("70 × 30 × 0.4 mm")).isVisible();
+    page.getByTestId("keep").click();
+    assertThat(page.getByTestId("keep")).hasCount(0);
+    page.getByText("Take away").click();
+    assertThat(page.getByTestId("layers")).hasCount(0);
+    Files.delete(file);
     assertThat(complaints).isEmpty();
   }
 

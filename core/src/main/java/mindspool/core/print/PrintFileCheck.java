@@ -217,11 +217,12 @@ public record PrintFileCheck(List<LayerState> layers, List<Finding> findings) {
             double hotter = hotEnough(flow, nozzleC(layer(worst)));
             String slower =
                 most > 0
-                    ? say("%.0f mm/s", Math.floor(layer(worst).maxSpeedMmPerS() * most / flow))
+                    ? say("at %.0f mm/s", Math.floor(layer(worst).maxSpeedMmPerS() * most / flow))
                     : "";
             return Double.isNaN(hotter)
-                ? slower.isEmpty() ? "No speed melts it; set it hotter." : slower + "."
-                : say("%.0f °C", hotter) + (slower.isEmpty() ? "." : ", or " + slower + ".");
+                ? slower.isEmpty() ? "No speed melts it; set it hotter." : "Print " + slower + "."
+                : say("Set %.0f °C", hotter)
+                    + (slower.isEmpty() ? "." : ", or print " + slower + ".");
           });
     }
 
