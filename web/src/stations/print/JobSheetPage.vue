@@ -343,7 +343,7 @@ function minutes(value: number | null | undefined): string {
           A box around the part, as it stands on the plate: what decides is its length, its height
           and its corners.
         </p>
-        <PartDrop :job-id="id" :name="view?.partFile ?? null" @read="fillPart" />
+        <PartDrop :job-id="id" :again="view?.partFileId != null" @read="fillPart" />
         <PartFields v-model="newBox" />
         <button class="button primary" data-testid="part-done" @click="addPart">Compute</button>
       </section>
@@ -453,7 +453,8 @@ function minutes(value: number | null | undefined): string {
             <WaterOfJob v-if="view && view.metres.length > 1" :view="view" />
             <PartOfJob
               :job-id="id"
-              :name="view?.partFile ?? null"
+              :file-id="stored?.partFileId ?? null"
+              :version="stored?.version ?? 0"
               :choices="draft.choices"
               :sheet="sheet"
               @read="fillPart"

@@ -7,7 +7,7 @@ import { useActs } from '@/stores/acts'
 import { megabytes } from './partFile'
 
 /** Takes a part's file by a drop anywhere on it or by a choice, and keeps it with the job. */
-const props = defineProps<{ jobId: number; name: string | null }>()
+const props = defineProps<{ jobId: number; again: boolean }>()
 const emit = defineEmits<{ read: [part: Schemas['PartAnswer']] }>()
 
 const MOST_BYTES = 512 * 2 ** 20
@@ -71,7 +71,7 @@ onBeforeUnmount(() => sending?.cancel())
   >
     <template v-if="share === null">
       <label class="button small">
-        {{ name ? 'Another file' : 'Read it from a file' }}
+        {{ again ? 'Another file' : 'Read it from a file' }}
         <input
           type="file"
           class="sr-only"

@@ -13,7 +13,10 @@ import type { Choices, Sheet } from './sheet'
 /** The file of a job's part: what is in it, drawn, and held against the sheet. */
 const props = defineProps<{
   jobId: number
-  name: string | null
+  /** Number of its file; null where it has none. */
+  fileId: number | null
+  /** Of the sheet that the file is held against. */
+  version: number
   choices: Choices
   sheet: Sheet | null
 }>()
@@ -24,9 +27,9 @@ const file = ref<Schemas['PartFileView'] | null>(null)
 const problem = ref<Problem | null>(null)
 
 watch(
-  [() => props.jobId, () => props.name, () => acts.changes],
+  [() => props.jobId, () => props.fileId, () => props.version],
   async () => {
-    if (!props.name) {
+    if (props.fileId === null) {
       file.value = null
       return
     }
@@ -93,7 +96,10 @@ const KINDS: Record<string, string> = { stl: 'STL', '3mf': '3MF', gcode: 'print 
       <FirstLayer v-if="file.part.footprint" :part="file.part" :choices="choices" :sheet="sheet" />
       <template v-if="file.layerChecks.length">
         <LayersFromSide :file="file" />
-        <p class="soft small">Held against the sheet as it is kept.</p>
+        <p class="soft small">
+          Held against the sheet as it is kept, or against what the file itself says while there is
+          none.
+        </p>
       </template>
       <p v-if="file.sameFile.length" class="small">
         The same file was in
@@ -105,7 +111,7 @@ const KINDS: Record<string, string> = { stl: 'STL', '3mf': '3MF', gcode: 'print 
       </p>
     </template>
     <ProblemNote v-if="problem" :problem="problem" />
-    <PartDrop :job-id="jobId" :name="name" @read="emit('read', $event)" />
+    <PartDrop :job-id="jobId" :again="fileId !== null" @read="emit('read', $event)" />
   </section>
 </template>
 

@@ -199,7 +199,7 @@ class JobSheetController {
    * @param verdict of the water: go, dry first, print out of the dryer; null without a spool
    * @param visits when somebody is wanted at the printer, if it starts when it is to
    * @param next to be fed behind the spool; null where that has enough, or where there is none
-   * @param partFile name of the file that the part is from; null where there is none
+   * @param partFileId number of the file that the part is from; null where there is none
    * @param runId of the print that is running; null where none is
    */
   record JobSheetView(
@@ -225,7 +225,7 @@ class JobSheetController {
       @MayBeNull LastGoodView lastGood,
       List<VisitView> visits,
       @MayBeNull NextSpoolView next,
-      @MayBeNull String partFile,
+      Long partFileId,
       Long runId) {}
 
   @GetMapping("/jobs/{id}/sheet")
@@ -309,7 +309,7 @@ class JobSheetController {
         set.material() == null ? null : lastGood(set.material().name()),
         visits(job, set),
         next(set, handling),
-        partFiles.ofJob(job.id()).map(file -> file.name).orElse(null),
+        partFiles.ofJob(job.id()).map(file -> file.id).orElse(null),
         prints.ofJob(job.id()).stream()
             .filter(PrintRun::isRunning)
             .map(run -> run.id)

@@ -67,7 +67,8 @@ class PartFileController {
   /**
    * The file of a job.
    *
-   * @param findings of a print file, held against the job's sheet as it is kept
+   * @param findings of a print file, held against the job's sheet as it is kept, or as it would be
+   *     with the file's size while none is
    * @param layerChecks one for each layer; empty without a sheet or for a mesh
    */
   record PartFileView(
@@ -124,7 +125,8 @@ class PartFileController {
     Optional<PrintFileCheck> check = Optional.empty();
     Assembled set = null;
     if (!part.layers().isEmpty()) {
-      set = sheets.assemble(job, sheets.chosen(job));
+      Sheets.Chosen chosen = sheets.chosen(job);
+      set = sheets.assemble(job, chosen.part() == null ? chosen.of(PartFiles.asBox(part)) : chosen);
       if (set.sheet() != null) {
         check = Optional.of(PrintFileCheck.of(part.toProfile(), set.sheet()));
       }

@@ -27,6 +27,7 @@ import mindspool.core.part.Placement;
 import mindspool.core.stock.Filament;
 import mindspool.server.acts.Edits;
 import mindspool.server.calc.PartAnswer;
+import mindspool.server.calc.PrintRequests.PartRequest;
 import mindspool.server.http.NotFoundException;
 import mindspool.server.plan.PrintJobs.KnownJob;
 import org.springframework.beans.factory.annotation.Value;
@@ -195,6 +196,27 @@ class PartFiles {
 
   static PartAnswer part(StoredPartFile file) {
     return JSON.readValue(file.analysis, PartAnswer.class);
+  }
+
+  /** A print file's part as a box, with the layers and lines that it has. */
+  static PartRequest asBox(PartAnswer part) {
+    PartAnswer.LayerView middle = part.layers().get(Math.min(2, part.layers().size() - 1));
+    return new PartRequest(
+        atLeast(Math.max(part.boundsMm().x(), part.boundsMm().y())),
+        atLeast(Math.min(part.boundsMm().x(), part.boundsMm().y())),
+        atLeast(part.boundsMm().z()),
+        null,
+        Math.max(0.1, Math.min(3, middle.widthMm())),
+        null,
+        Math.max(0.05, Math.min(2, middle.heightMm())),
+        null,
+        null,
+        null);
+  }
+
+  /** Slimmer than a line is nothing that is printed. */
+  private static double atLeast(double mm) {
+    return Math.max(1, mm);
   }
 
   void remove(StoredPartFile file) {

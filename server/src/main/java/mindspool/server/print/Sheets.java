@@ -89,6 +89,10 @@ class Sheets {
       return new Chosen(otherPrinter, otherPlate, feedId, code, part, choices, version);
     }
 
+    Chosen of(PartRequest otherPart) {
+      return new Chosen(printerId, plateId, feedId, code, otherPart, choices, version);
+    }
+
     Chosen from(String otherCode) {
       return new Chosen(printerId, plateId, feedId, otherCode, part, choices, version);
     }
