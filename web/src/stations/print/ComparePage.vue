@@ -104,6 +104,12 @@ const lines = computed(() => {
   gap: 1rem;
 }
 
+th a {
+  display: inline-block;
+  min-width: 1.5rem;
+  min-height: 1.5rem;
+}
+
 .same td {
   color: var(--soft);
 }

@@ -70,6 +70,7 @@ const KINDS: Record<string, string> = { stl: 'STL', '3mf': '3MF', gcode: 'print 
         <button class="button plain small" @click="emit('read', file.part)">
           Set the sheet by it
         </button>
+        <a class="small" :href="`/api/jobs/${jobId}/part-file/content`">Fetch it</a>
         <button class="button plain small" @click="remove">Take away</button>
       </p>
       <p class="small">

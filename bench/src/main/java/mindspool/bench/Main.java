@@ -20,6 +20,10 @@ public final class Main {
       WorkshopLoad.run(args);
       return;
     }
+    if (args.length > 1 && args[0].equals("files")) {
+      FileFuzz.run(args);
+      return;
+    }
     if (args.length > 0 && args[0].equals("plan")) {
       PlanSearch.run(args);
       return;
@@ -44,6 +48,32 @@ public final class Main {
     }
     sayReplay(milliseconds);
     sayFit(milliseconds);
+    sayLevers(milliseconds);
+    sayParts(milliseconds);
+  }
+
+  private static void sayLevers(Map<String, Double> milliseconds) {
+    Double one = milliseconds.get("holdDown");
+    if (one != null) {
+      say(
+          "One hold-down 1; sheet with its checks %.0f; curves of all levers %.0f; cheapest set %.0f",
+          milliseconds.getOrDefault("sheetWithChecks", Double.NaN) / one,
+          milliseconds.getOrDefault("allCurves", Double.NaN) / one,
+          milliseconds.getOrDefault("cheapestSet", Double.NaN) / one);
+    }
+  }
+
+  private static void sayParts(Map<String, Double> milliseconds) {
+    Double sum = milliseconds.get("readAndSum");
+    Double mesh = milliseconds.get("measureMesh");
+    if (sum != null && mesh != null) {
+      say("A million triangles: measured at %.2f of the speed of summing the file", sum / mesh);
+    }
+    Double lines = milliseconds.get("countLines");
+    Double print = milliseconds.get("followPrintFile");
+    if (lines != null && print != null) {
+      say("A print file: followed at %.2f of the speed of counting its lines", lines / print);
+    }
   }
 
   private static void sayFit(Map<String, Double> milliseconds) {

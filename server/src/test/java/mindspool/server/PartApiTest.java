@@ -137,6 +137,11 @@ class PartApiTest extends PrintingTest {
     assertThat(again.at("/sameFile/0/outcome").isNull()).isTrue();
     assertThat(again.get("layerChecks").size()).as("by the size that it has itself").isEqualTo(30);
 
+    Api.Answer content = api.get("/api/jobs/" + first + "/part-file/content");
+    assertThat(content.raw().body()).isEqualTo(new String(printFile(), StandardCharsets.UTF_8));
+    assertThat(content.raw().headers().firstValue("Content-Disposition").orElse(""))
+        .contains("tube.gcode");
+
     Api.Answer removed = api.delete("/api/jobs/" + first + "/part-file");
     assertThat(removed.status()).isEqualTo(204);
     assertThat(api.get("/api/jobs/" + first + "/part-file").status()).isEqualTo(404);

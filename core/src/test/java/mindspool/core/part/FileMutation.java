@@ -4,7 +4,7 @@ import java.util.Arrays;
 import java.util.Random;
 
 /** Files damaged at random: bytes changed, cut out, doubled, cut short, numbers made strange. */
-final class FileMutation {
+public final class FileMutation {
 
   private static final String[] STRANGE = {
     "1e999", "-1e300", "nan", "99999999999999999999", "", "-0", "1e-400", "0x7f", ";", "\0", "\n"
@@ -12,7 +12,8 @@ final class FileMutation {
 
   private FileMutation() {}
 
-  static byte[] of(byte[] file, Random random) {
+  /** A file damaged in one to six places. */
+  public static byte[] of(byte[] file, Random random) {
     byte[] bytes = file.clone();
     int times = 1 + random.nextInt(6);
     for (int i = 0; i < times && bytes.length > 8; i++) {

@@ -1,14 +1,19 @@
 package mindspool.core.part;
 
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 
 /** Solids of known geometry as triangles, and files of them. */
-final class Meshes {
+public final class Meshes {
 
   private final List<float[]> triangles = new ArrayList<>();
 
@@ -103,7 +108,7 @@ final class Meshes {
   }
 
   /** A ball of latitudes and longitudes about a point. */
-  static Meshes ball(double radius, int rings, double cz) {
+  public static Meshes ball(double radius, int rings, double cz) {
     Meshes ball = new Meshes();
     int around = 2 * rings;
     for (int i = 0; i < rings; i++) {
@@ -177,7 +182,8 @@ final class Meshes {
     return new MeshInMemory(corners);
   }
 
-  byte[] binary(String head) {
+  /** As binary STL with words at its head. */
+  public byte[] binary(String head) {
     ByteBuffer file =
         ByteBuffer.allocate(84 + 50 * triangles.size()).order(ByteOrder.LITTLE_ENDIAN);
     byte[] words = head.getBytes(StandardCharsets.US_ASCII);
@@ -193,7 +199,8 @@ final class Meshes {
     return file.array();
   }
 
-  byte[] ascii() {
+  /** As STL in words. */
+  public byte[] ascii() {
     StringBuilder words = new StringBuilder("solid part\r\n");
     for (float[] t : triangles) {
       words.append(" facet normal 0 0 0\r\n  outer loop\r\n");
@@ -204,5 +211,41 @@ final class Meshes {
       words.append("  endloop\r\n endfacet\r\n");
     }
     return words.append("endsolid part\r\n").toString().getBytes(StandardCharsets.US_ASCII);
+  }
+
+  /** As 3MF, every triangle with corners of its own. */
+  public byte[] threeMf() {
+    StringBuilder points = new StringBuilder();
+    StringBuilder sides = new StringBuilder();
+    for (int i = 0; i < triangles.size(); i++) {
+      float[] t = triangles.get(i);
+      for (int k = 0; k < 9; k += 3) {
+        points.append(
+            String.format(
+                Locale.ROOT, "<vertex x=\"%s\" y=\"%s\" z=\"%s\"/>", t[k], t[k + 1], t[k + 2]));
+      }
+      sides.append(
+          String.format(
+              Locale.ROOT,
+              "<triangle v1=\"%d\" v2=\"%d\" v3=\"%d\"/>",
+              3 * i,
+              3 * i + 1,
+              3 * i + 2));
+    }
+    String model =
+        "<model unit=\"millimeter\"><resources><object id=\"1\"><mesh><vertices>"
+            + points
+            + "</vertices><triangles>"
+            + sides
+            + "</triangles></mesh></object></resources><build><item objectid=\"1\"/></build></model>";
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+      zip.putNextEntry(new ZipEntry("3D/3dmodel.model"));
+      zip.write(model.getBytes(StandardCharsets.UTF_8));
+      zip.closeEntry();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return bytes.toByteArray();
   }
 }

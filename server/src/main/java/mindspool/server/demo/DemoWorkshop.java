@@ -157,7 +157,7 @@ class DemoWorkshop implements ApplicationRunner {
     String anthracite = slack("ASA", "anthracite", "#3a3d40", back, 33).opened(30).left(780).add();
 
     sealed("PA6", "natural", "#e9e1cf", tightBox, 38)
-        .opened(36)
+        .opened(2.5)
         .left(690)
         .moved(printer, 0.28)
         .add();

@@ -1,6 +1,7 @@
 package mindspool.server.estimates;
 
 import java.time.Clock;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -52,6 +53,9 @@ public class SpoolEstimates implements DisposableBean {
 
   /** Stored checkpoints after this time no longer hold, epoch seconds. */
   private final Map<Long, Double> notAfterS = new ConcurrentHashMap<>();
+
+  /** Stored checkpoints that could not be deleted yet, from when on they are wrong. */
+  private final Map<Long, Double> undropped = new ConcurrentHashMap<>();
 
   private final Set<Long> queued = ConcurrentHashMap.newKeySet();
   private final ExecutorService background =
@@ -196,9 +200,19 @@ public class SpoolEstimates implements DisposableBean {
     }
     // Deleted in the background: whoever acts waits for nothing here.
     notAfterS.merge(id, fromS, Math::min);
-    background.execute(() -> store.dropAfter(id, fromS));
+    background.execute(() -> drop(id, fromS));
     calibrations.airChanged(id, fromS);
     outdate(id);
+  }
+
+  /** Deletes what is stored of later; where the database is busy it is tried again later. */
+  private void drop(long id, double fromS) {
+    try {
+      store.dropAfter(id, fromS);
+    } catch (RuntimeException e) {
+      LOG.info("The checkpoint of spool {} is dropped later: {}", id, e.getMessage());
+      undropped.merge(id, fromS, Math::min);
+    }
   }
 
   @TransactionalEventListener(fallbackExecution = true)
@@ -230,6 +244,12 @@ public class SpoolEstimates implements DisposableBean {
   /** Renews estimates whose forecast has aged. */
   @Scheduled(initialDelay = 2_000, fixedDelay = 120_000)
   void refresh() {
+    for (Long id : List.copyOf(undropped.keySet())) {
+      Double fromS = undropped.remove(id);
+      if (fromS != null) {
+        background.execute(() -> drop(id, fromS));
+      }
+    }
     long now = clock.instant().getEpochSecond();
     for (SpoolRecord spool : known.all()) {
       SpoolEstimate known = estimates.get(spool.spool().id);

@@ -4,6 +4,8 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import mindspool.core.print.JobMetres;
@@ -15,8 +17,13 @@ import mindspool.server.http.NotFoundException;
 import mindspool.server.plan.PrintJobs;
 import mindspool.server.plan.PrintJobs.KnownJob;
 import mindspool.server.print.Sheets.Assembled;
+import org.springframework.core.io.FileSystemResource;
+import org.springframework.core.io.Resource;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -107,6 +114,22 @@ class PartFileController {
     return view(jobs.job(id), present(id));
   }
 
+  @GetMapping(
+      value = "/jobs/{id}/part-file/content",
+      produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+  @Operation(summary = "The file of a job itself, as it was sent")
+  ResponseEntity<Resource> content(@PathVariable long id) {
+    StoredPartFile file = present(id);
+    return ResponseEntity.ok()
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment()
+                .filename(file.name, StandardCharsets.UTF_8)
+                .build()
+                .toString())
+        .body(new FileSystemResource(files.content(file)));
+  }
+
   @DeleteMapping("/jobs/{id}/part-file")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   @Operation(summary = "Takes a part's file away from its job")
@@ -150,7 +173,7 @@ class PartFileController {
 
   private static List<LayerCheckView> layers(
       PrintFileCheck check, PartAnswer part, List<JobMetres.Point> metres) {
-    List<LayerCheckView> views = new java.util.ArrayList<>();
+    List<LayerCheckView> views = new ArrayList<>();
     for (int i = 0; i < check.layers().size(); i++) {
       PrintFileCheck.LayerState state = check.layers().get(i);
       views.add(

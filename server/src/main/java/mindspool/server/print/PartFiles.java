@@ -1,5 +1,6 @@
 package mindspool.server.print;
 
+import jakarta.annotation.PostConstruct;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -76,6 +77,18 @@ class PartFiles {
     this.mostFiles = mostFiles;
     this.mostMb = mostMb;
     this.clock = clock;
+  }
+
+  /** What waited when the program ended waits for nobody any more. */
+  @PostConstruct
+  void forgetWaiting() throws IOException {
+    if (Files.isDirectory(folder)) {
+      try (DirectoryStream<Path> left = Files.newDirectoryStream(folder, "waiting-*")) {
+        for (Path path : left) {
+          Files.delete(path);
+        }
+      }
+    }
   }
 
   /** A file that was read and is not kept yet. */
@@ -192,6 +205,16 @@ class PartFiles {
   /** Files with the same content, of other jobs. */
   List<StoredPartFile> same(String sha256, long exceptJobId) {
     return store.findTop20BySha256AndRemovedSIsNullAndJobIdNotOrderByIdDesc(sha256, exceptJobId);
+  }
+
+  /** The file itself; it may have gone astray, as backups are without it. */
+  Path content(StoredPartFile file) {
+    Path path = folder.resolve(file.sha256);
+    if (!Files.isReadable(path)) {
+      throw new NotFoundException(
+          "content of " + file.name + "; what was read of it is still there, send the file again");
+    }
+    return path;
   }
 
   static PartAnswer part(StoredPartFile file) {
