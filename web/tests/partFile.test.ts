@@ -88,7 +88,7 @@ describe('a part from its file', () => {
 describe('drawings of a file', () => {
   it('go from corner to corner by keys and come closer', async () => {
     const page = mount(FirstLayer, {
-      props: { part: mesh(), choices: { ...NO_CHOICES, brimMm: 5 }, sheet: null },
+      props: { part: mesh(), choices: { ...NO_CHOICES, brimMm: 5 }, ratios: [0.4, 0.8] },
       global: plain,
     })
     expect(page.findAll('.brim')).toHaveLength(1)
@@ -99,6 +99,7 @@ describe('drawings of a file', () => {
     expect(page.text()).toContain('Corner 1: 90°, rounded by 4.0 mm')
     await svg.trigger('keydown', { key: 'ArrowRight' })
     expect(page.text()).toContain('Corner 2: 60°, sharp')
+    expect(page.text()).toContain('pull is 0.80 of its grip')
     await svg.trigger('keydown', { key: '+' })
     expect(svg.attributes('viewBox')).not.toBe(whole)
     await svg.trigger('keydown', { key: 'Escape' })

@@ -1,10 +1,15 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Choices, Sheet } from './sheet'
+import type { Choices } from './sheet'
 import { pathOf, type PartAnswer } from './partFile'
 
 /** First layer of a mesh from above: outline, brim, pads, raft, corners shaded by their hold. */
-const props = defineProps<{ part: PartAnswer; choices: Choices; sheet: Sheet | null }>()
+const props = defineProps<{
+  part: PartAnswer
+  choices: Choices
+  /** Pull over grip at each corner; empty where nothing was computed. */
+  ratios: readonly number[]
+}>()
 
 const EDGE_MM = 6
 const ZOOMS = [1, 2, 4, 8]
@@ -49,14 +54,9 @@ const paths = computed(() =>
   ),
 )
 
-/** A sharp corner bears the computed ratio; a rounded or blunt one less, a hundredth of a turn each. */
-function pull(corner: { angleDeg: number; radiusMm: number }): number {
-  const worst = props.sheet?.hold.adhesionRatio ?? 0
-  const sharp = Math.min(1, Math.max(0.2, (180 - corner.angleDeg) / 90))
-  return (worst * sharp) / (1 + corner.radiusMm / 20)
-}
-function shade(corner: { angleDeg: number; radiusMm: number }): number {
-  return Math.min(1, pull(corner))
+/** The nearer to letting go, the fuller; bare where nothing was computed. */
+function shade(corner: number): number {
+  return Math.min(1, props.ratios[corner] ?? 0)
 }
 const said = computed(() => {
   const corner = chosen.value === null ? undefined : corners.value[chosen.value]
@@ -65,7 +65,11 @@ const said = computed(() => {
   }
   return `Corner ${chosen.value! + 1}: ${corner.angleDeg.toFixed(0)}°, ${
     corner.radiusMm < 0.05 ? 'sharp' : `rounded by ${corner.radiusMm.toFixed(1)} mm`
-  }, at ${corner.xMm.toFixed(0)}, ${corner.yMm.toFixed(0)} mm.`
+  }, at ${corner.xMm.toFixed(0)}, ${corner.yMm.toFixed(0)} mm${
+    props.ratios[chosen.value!] === undefined
+      ? ''
+      : `; pull is ${props.ratios[chosen.value!]!.toFixed(2)} of its grip`
+  }.`
 })
 
 function keys(event: KeyboardEvent) {
@@ -128,7 +132,7 @@ function keys(event: KeyboardEvent) {
           :r="3.2 * line + 1.2"
           class="corner"
           :class="{ chosen: chosen === i }"
-          :fill-opacity="shade(corner)"
+          :fill-opacity="shade(i)"
           :stroke-width="line"
           @pointerenter="chosen = i"
         />

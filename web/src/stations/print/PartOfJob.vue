@@ -94,7 +94,12 @@ const KINDS: Record<string, string> = { stl: 'STL', '3mf': '3MF', gcode: 'print 
         </li>
         <li v-for="note in file.part.notes" :key="note.id">{{ note.words }}</li>
       </ul>
-      <FirstLayer v-if="file.part.footprint" :part="file.part" :choices="choices" :sheet="sheet" />
+      <FirstLayer
+        v-if="file.part.footprint"
+        :part="file.part"
+        :choices="choices"
+        :ratios="file.cornerRatios"
+      />
       <template v-if="file.layerChecks.length">
         <LayersFromSide :file="file" />
         <p class="soft small">

@@ -137,6 +137,20 @@ class PartApiTest extends PrintingTest {
     assertThat(again.at("/sameFile/0/outcome").isNull()).isTrue();
     assertThat(again.get("layerChecks").size()).as("by the size that it has itself").isEqualTo(30);
 
+    Api.Answer box = api.upload("/api/part-files", "box.stl", box(), "UTC");
+    JsonNode meshed =
+        api.post(
+                "/api/jobs/" + first + "/part-file",
+                "{\"uploadId\": \"%s\"}".formatted(box.body().get("uploadId").asString()))
+            .body();
+    double kept0 =
+        api.get("/api/jobs/" + first + "/sheet").body().at("/sheet/hold/adhesionRatio").asDouble();
+    assertThat(meshed.get("cornerRatios").size()).isEqualTo(4);
+    assertThat(meshed.at("/cornerRatios/0").asDouble())
+        .as("a sharp right angle, as the sheet has")
+        .isCloseTo(kept0, within(1e-6));
+    api.post("/api/jobs/" + first + "/part-file", body);
+
     Api.Answer content = api.get("/api/jobs/" + first + "/part-file/content");
     assertThat(content.raw().body()).isEqualTo(new String(printFile(), StandardCharsets.UTF_8));
     assertThat(content.raw().headers().firstValue("Content-Disposition").orElse(""))

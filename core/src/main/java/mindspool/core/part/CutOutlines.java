@@ -10,6 +10,7 @@ import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.Polygon;
 import org.locationtech.jts.geom.util.GeometryFixer;
+import org.locationtech.jts.operation.overlayng.OverlayNG;
 import org.locationtech.jts.operation.overlayng.OverlayNGRobust;
 import org.locationtech.jts.operation.valid.IsValidOp;
 import org.locationtech.jts.simplify.DouglasPeuckerSimplifier;
@@ -56,12 +57,10 @@ record CutOutlines(Geometry material, int openEnds, boolean crosses) {
     Geometry outer = union(solid);
     crosses |= sum(solid) - outer.getArea() > TOUCH_MM2;
     Geometry inner = union(holes);
-    Geometry material = inner.isEmpty() ? outer : OverlayNGRobust.overlay(outer, inner, DIFFERENCE);
+    Geometry material =
+        inner.isEmpty() ? outer : OverlayNGRobust.overlay(outer, inner, OverlayNG.DIFFERENCE);
     return new CutOutlines(DouglasPeuckerSimplifier.simplify(material, FINEST_MM), open, crosses);
   }
-
-  private static final int DIFFERENCE =
-      org.locationtech.jts.operation.overlayng.OverlayNG.DIFFERENCE;
 
   private static Geometry union(List<Geometry> all) {
     return all.isEmpty() ? JTS.createPolygon() : OverlayNGRobust.union(JTS.buildGeometry(all));

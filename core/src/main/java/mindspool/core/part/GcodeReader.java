@@ -77,7 +77,6 @@ public final class GcodeReader {
   private double bedC = Double.NaN;
   private double chamberC = Double.NaN;
   private double fan;
-  private boolean retracted;
 
   private boolean commented;
   private boolean layerSaid;
@@ -95,9 +94,9 @@ public final class GcodeReader {
   private boolean firmwareRetract;
   private long lines;
   private long longLines;
+  private long commands;
   private double plainS;
   private double timeS;
-  private boolean binary;
 
   private final MotionTimer timer = new MotionTimer(this::moved);
 
@@ -188,10 +187,6 @@ public final class GcodeReader {
       comment(b, at + 1, to);
       return;
     }
-    if (letter == 0) {
-      binary = true;
-      return;
-    }
     letter = upper(letter);
     if (letter == 'N') {
       number.read(b, at + 1, to);
@@ -208,6 +203,7 @@ public final class GcodeReader {
     if (Double.isNaN(code)) {
       return;
     }
+    commands++;
     words(b, number.end(), to);
     if (letter == 'G') {
       general((int) code);
@@ -270,7 +266,7 @@ public final class GcodeReader {
     while (at < to && b[at] == ' ') {
       at++;
     }
-    if (startsWith(b, at, to, "layer")) {
+    if (beginsLayer(b, at, to)) {
       commented = true;
       layerSaid = true;
     } else if (startsWith(b, at, to, "type:")) {
@@ -285,6 +281,23 @@ public final class GcodeReader {
               .strip();
       beside = BESIDE_THE_PART.stream().anyMatch(kind::contains);
     }
+  }
+
+  /**
+   * Whether a comment says that a layer begins: {@code LAYER:7}, {@code layer 7}, {@code
+   * LAYER_CHANGE}. A setting such as {@code layer_height = 0.2} or a count of layers says nothing.
+   */
+  private static boolean beginsLayer(byte[] b, int at, int to) {
+    if (!startsWith(b, at, to, "layer")) {
+      return false;
+    }
+    int after = at + "layer".length();
+    while (after < to && (b[after] == ' ' || b[after] == ':')) {
+      after++;
+    }
+    boolean numbered =
+        after > at + "layer".length() && after < to && b[after] >= '0' && b[after] <= '9';
+    return numbered || startsWith(b, after, to, "change") || startsWith(b, after, to, "_change");
   }
 
   private static boolean startsWith(byte[] b, int at, int to, String word) {
@@ -460,7 +473,6 @@ public final class GcodeReader {
   /** Filament without a move: drawn back or pushed forward again. */
   private void only(double by) {
     tools[tool] += by;
-    retracted = by < 0;
     timer.stop();
     spend(layers.size() - 1, Math.abs(by) / speed);
     plainS += Math.abs(by) / speed;
@@ -655,10 +667,8 @@ public final class GcodeReader {
   private GcodeProfile profile() {
     if (layers.isEmpty()) {
       throw Unreadable.file(
-          binary || lines < 3 ? "a file that is none of the three" : "G-code that extrudes nothing",
-          binary
-              ? "It is binary and no STL or 3MF: a picture, perhaps. Choose the part's file."
-              : "Choose the part's STL or 3MF file, or the print file that was made of it.");
+          commands == 0 ? "a file that is none of the three" : "G-code that extrudes nothing",
+          "Choose the part's STL or 3MF file, or the print file that was made of it.");
     }
     List<GcodeLayer> done = new ArrayList<>(layers.size());
     for (Building layer : layers) {

@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
@@ -72,6 +73,11 @@ public record PartFile(
       if (looksLikeBinaryStl(head, file)) {
         return mesh(Kind.STL_BINARY, BinaryStl.of(file), placement);
       }
+      if (hasBinary(head)) {
+        throw Unreadable.file(
+            "a file that is none of the three",
+            "It is binary and no STL or 3MF: a picture, perhaps. Choose the part's file.");
+      }
     }
     try (InputStream in = new BufferedInputStream(Files.newInputStream(path))) {
       GcodeProfile profile = GcodeReader.of(in, machine);
@@ -86,9 +92,7 @@ public record PartFile(
     }
     long said = BinaryStl.announced(file);
     long there = (file.capacity() - BinaryStl.HEAD) / BinaryStl.EACH;
-    boolean named =
-        new String(head, 0, 5, java.nio.charset.StandardCharsets.ISO_8859_1)
-            .equalsIgnoreCase("solid");
+    boolean named = new String(head, 0, 5, StandardCharsets.ISO_8859_1).equalsIgnoreCase("solid");
     return said == 0 && named || there > 0 && said >= there / 2 && said / 1000 <= there;
   }
 

@@ -26,6 +26,9 @@ public record PrintedPart(
 
   private static final double MM = 1e-3;
 
+  /** A sharper corner is a needle, °. */
+  static final double SHARPEST_DEG = 10;
+
   public PrintedPart {
     Require.within("part.lengthMm", lengthM / MM, 1, 2000, "mm");
     Require.within("part.widthMm", widthM / MM, 0.2, 2000, "mm");
@@ -33,7 +36,7 @@ public record PrintedPart(
     Require.within("part.walls", walls, 1, 1000, "");
     Require.within("part.lineWidthMm", lineWidthM / MM, 0.05, 5, "mm");
     Require.within("part.infillPercent", 100 * infillShare, 0, 100, "%");
-    Require.within("part.cornerAngleDeg", cornerAngleDeg, 10, 180, "°");
+    Require.within("part.cornerAngleDeg", cornerAngleDeg, SHARPEST_DEG, 180, "°");
     Require.within("part.cornerRadiusMm", cornerRadiusM / MM, 0, 1000, "mm");
     Require.within("part.baseWidthMm", baseWidthM / MM, 0.2, 2000, "mm");
   }
@@ -45,16 +48,12 @@ public record PrintedPart(
   }
 
   PrintedPart withCornerRadius(double radiusM) {
+    return withCorner(cornerAngleDeg, radiusM);
+  }
+
+  PrintedPart withCorner(double angleDeg, double radiusM) {
     return new PrintedPart(
-        lengthM,
-        widthM,
-        heightM,
-        walls,
-        lineWidthM,
-        infillShare,
-        cornerAngleDeg,
-        radiusM,
-        baseWidthM);
+        lengthM, widthM, heightM, walls, lineWidthM, infillShare, angleDeg, radiusM, baseWidthM);
   }
 
   PrintedPart withInside(int loops, double infill) {

@@ -206,6 +206,20 @@ public final class SetupSheet {
         job.material(), job.part(), job.plate().plate(), air, job.wishes().aids());
   }
 
+  /**
+   * Pull over grip at one corner of the part, where its other corners are others.
+   *
+   * @param angleDeg inside the part
+   * @param radiusM of its rounding
+   */
+  public double cornerRatio(double angleDeg, double radiusM) {
+    PrintedPart part = job.part();
+    double angle = Math.max(PrintedPart.SHARPEST_DEG, Math.min(180, angleDeg));
+    double radius = Math.min(radiusM, Math.min(part.lengthM(), part.widthM()) / 2);
+    PrintedPart there = part.withCorner(angle, radius);
+    return HoldDown.of(holdCase().with(there), surfaces).adhesionRatio();
+  }
+
   /** All lines of the sheet with their reasons. */
   public List<Setting> settings() {
     return new SheetSettings(this).all();

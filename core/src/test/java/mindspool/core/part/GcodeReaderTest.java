@@ -156,6 +156,11 @@ class GcodeReaderTest {
               Locale.ROOT, "G1 X%d Y%d Z%.4f E1\n", i % 2 * 10, i / 2 % 2 * 10, 0.2 + i * 0.004));
     }
     assertThat(read(spiral.toString()).layers()).hasSize(4);
+    // Settings and counts are no layers: this file's are found by height.
+    String settings = "; layer_height = 0.2\n;LAYER_COUNT:3\n; layers: 3\n" + square();
+    assertThat(read(settings).layers()).hasSize(3);
+    assertThat(read(square().replace("G1 Z", "; LAYER_CHANGE\nG1 Z")).layers()).hasSize(3);
+    assertThat(read(square().replace("G1 Z", "; layer 4, z = 1\nG1 Z")).layers()).hasSize(3);
   }
 
   @Test

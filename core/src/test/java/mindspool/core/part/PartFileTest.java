@@ -91,12 +91,13 @@ class PartFileTest {
   @Test
   void whatIsNoneOfTheThreeIsRefused() {
     refused(new byte[0], "empty");
-    refused("hello, this is a letter\nabout a part\nthat is nice\n".getBytes(), "extrudes nothing");
+    refused(
+        "hello, this is a letter\nabout a part\nthat is nice\n".getBytes(), "none of the three");
     byte[] picture = new byte[5000];
     new Random(1).nextBytes(picture);
     System.arraycopy(
         new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10, 0, 0, 0}, 0, picture, 0, 11);
-    refused(picture, "");
+    refused(picture, "none of the three");
   }
 
   private static final String BOX_VERTICES =

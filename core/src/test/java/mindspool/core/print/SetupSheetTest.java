@@ -144,6 +144,17 @@ class SetupSheetTest {
   }
 
   // Practice, set up: part fan off for ABS, full for PLA, moderate for PETG (common practice).
+  /** A rounded corner lets go later, a sharper one sooner (common practice). */
+  @Test
+  void eachCornerPullsByItsShape() {
+    SetupSheet sheet = new Job().sheet();
+    double square = sheet.hold().adhesionRatio();
+    assertThat(sheet.cornerRatio(90, 0)).isCloseTo(square, within(1e-9));
+    assertThat(sheet.cornerRatio(90, 5e-3)).isLessThan(square);
+    assertThat(sheet.cornerRatio(45, 0)).isGreaterThan(square);
+    assertThat(sheet.cornerRatio(1, 1)).isFinite();
+  }
+
   @Test
   void fanFollowsTheMaterial() {
     Job job = new Job();

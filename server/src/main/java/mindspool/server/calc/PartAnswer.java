@@ -59,6 +59,15 @@ public record PartAnswer(
     List<NoteView> notes,
     List<String> warnings) {
 
+  /** Walls of three lines of 0.45 mm, mm; common practice. */
+  public static final double USUAL_SHELL_MM = 3 * 0.45;
+
+  /** Common practice. */
+  public static final double USUAL_INFILL_PERCENT = 20;
+
+  /** Where neither file nor person says, mm/s²; common practice. */
+  public static final double USUAL_ACCELERATION = 2000;
+
   private static final double MM3_PER_CM3 = 1000;
   private static final double KG_PER_M3_IN_G_PER_CM3 = 1000;
 

@@ -24,10 +24,6 @@ import org.springframework.web.multipart.MultipartFile;
 @Tag(name = "calculators")
 class PartCalculator {
 
-  private static final double USUAL_SHELL_MM = 3 * 0.45;
-  private static final double USUAL_INFILL = 20;
-  private static final double USUAL_ACCELERATION = 2000;
-
   private final MaterialCatalogue catalogue;
 
   PartCalculator(MaterialCatalogue catalogue) {
@@ -49,11 +45,12 @@ class PartCalculator {
       @RequestParam(value = "accelerationMmPerS2", required = false) Double acceleration)
       throws IOException {
     double shell =
-        Require.within("shellMm", Inputs.number("shellMm", shellMm, USUAL_SHELL_MM), 0, 100, "mm");
+        Require.within(
+            "shellMm", Inputs.number("shellMm", shellMm, PartAnswer.USUAL_SHELL_MM), 0, 100, "mm");
     double infill =
         Require.within(
             "infillPercent",
-            Inputs.number("infillPercent", infillPercent, USUAL_INFILL),
+            Inputs.number("infillPercent", infillPercent, PartAnswer.USUAL_INFILL_PERCENT),
             0,
             100,
             "%");
@@ -68,7 +65,7 @@ class PartCalculator {
                 "mm"),
             Require.within(
                 "accelerationMmPerS2",
-                Inputs.number("accelerationMmPerS2", acceleration, USUAL_ACCELERATION),
+                Inputs.number("accelerationMmPerS2", acceleration, PartAnswer.USUAL_ACCELERATION),
                 10,
                 1_000_000,
                 "mm/s²"));

@@ -6,10 +6,13 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import mindspool.core.print.JobMetres;
 import mindspool.core.print.PrintFileCheck;
+import mindspool.core.print.SetupSheet;
 import mindspool.server.calc.PartAnswer;
 import mindspool.server.http.Asks;
 import mindspool.server.http.MayBeNull;
@@ -76,6 +79,8 @@ class PartFileController {
    *
    * @param findings of a print file, held against the job's sheet as it is kept, or as it would be
    *     with the file's size while none is
+   * @param cornerRatios pull over grip at each corner of a mesh's footprint, 1 lets go; empty
+   *     without a sheet
    * @param layerChecks one for each layer; empty without a sheet or for a mesh
    */
   record PartFileView(
@@ -86,6 +91,7 @@ class PartFileController {
       PartAnswer part,
       List<FileFindingView> findings,
       List<LayerCheckView> layerChecks,
+      List<Double> cornerRatios,
       List<SameFileView> sameFile) {}
 
   record KeepPartRequest(String uploadId) {}
@@ -145,15 +151,12 @@ class PartFileController {
 
   private PartFileView view(KnownJob job, StoredPartFile file) {
     PartAnswer part = PartFiles.part(file);
-    Optional<PrintFileCheck> check = Optional.empty();
-    Assembled set = null;
-    if (!part.layers().isEmpty()) {
-      Sheets.Chosen chosen = sheets.chosen(job);
-      set = sheets.assemble(job, chosen.part() == null ? chosen.of(PartFiles.asBox(part)) : chosen);
-      if (set.sheet() != null) {
-        check = Optional.of(PrintFileCheck.of(part.toProfile(), set.sheet()));
-      }
-    }
+    Assembled set = set(job, part);
+    SetupSheet sheet = set == null ? null : set.sheet();
+    Optional<PrintFileCheck> check =
+        sheet == null || part.layers().isEmpty()
+            ? Optional.empty()
+            : Optional.of(PrintFileCheck.of(part.toProfile(), sheet));
     List<JobMetres.Point> metres = set == null ? List.of() : set.metres();
     return new PartFileView(
         job.id(),
@@ -168,7 +171,31 @@ class PartFileController {
                         it.id(), it.fromLayer(), it.toLayer(), it.words(), it.remedy()))
             .toList(),
         check.map(it -> layers(it, part, metres)).orElse(List.of()),
+        sheet == null || part.footprint() == null ? List.of() : corners(sheet, part),
         files.same(file.sha256, job.id()).stream().map(this::same).toList());
+  }
+
+  /** The job's sheet as it is kept; by the size of its print file while none is. */
+  private Assembled set(KnownJob job, PartAnswer part) {
+    Sheets.Chosen chosen = sheets.chosen(job);
+    if (chosen.part() == null) {
+      return part.layers().isEmpty()
+          ? null
+          : sheets.assemble(job, chosen.of(PartFiles.asBox(part)));
+    }
+    return sheets.assemble(job, chosen);
+  }
+
+  /** Corners of one kind are reckoned once: a round table of them has few. */
+  private static List<Double> corners(SetupSheet sheet, PartAnswer part) {
+    Map<List<Long>, Double> known = new HashMap<>();
+    return part.footprint().corners().stream()
+        .map(
+            corner ->
+                known.computeIfAbsent(
+                    List.of(Math.round(corner.angleDeg()), Math.round(10 * corner.radiusMm())),
+                    key -> sheet.cornerRatio(corner.angleDeg(), corner.radiusMm() / 1000)))
+        .toList();
   }
 
   private static List<LayerCheckView> layers(

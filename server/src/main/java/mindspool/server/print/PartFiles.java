@@ -43,9 +43,6 @@ class PartFiles {
   private static final int MOST_WAITING = 8;
   private static final int LONGEST_NAME = 120;
   private static final long MB = 1 << 20;
-  private static final double USUAL_SHELL_MM = 3 * 0.45;
-  private static final double USUAL_INFILL = 0.2;
-  private static final double USUAL_ACCELERATION = 2000;
 
   /** So long a file that was taken away can be put back, s. */
   private static final long TRASH_S = 7 * 86_400;
@@ -107,9 +104,12 @@ class PartFiles {
       PartFile file =
           PartFile.read(
               path,
-              new GcodeReader.Machine(Filament.USUAL_DIAMETERS_MM.get(0), USUAL_ACCELERATION),
+              new GcodeReader.Machine(
+                  Filament.USUAL_DIAMETERS_MM.get(0), PartAnswer.USUAL_ACCELERATION),
               Placement.HERE);
-      PartAnswer part = PartAnswer.of(file, catalogue, USUAL_SHELL_MM, USUAL_INFILL);
+      PartAnswer part =
+          PartAnswer.of(
+              file, catalogue, PartAnswer.USUAL_SHELL_MM, PartAnswer.USUAL_INFILL_PERCENT / 100);
       Waiting read = new Waiting(id, name, Files.size(path), hash, path, part);
       remember(read);
       return read;
