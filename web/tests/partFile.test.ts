@@ -23,6 +23,7 @@ const mesh = (more = {}) =>
     thinBase: false,
     layers: [],
     footprint: make('FootprintView', {
+      standsOnMm: 40.04,
       outline: [
         make('PolygonView', {
           points: [
@@ -56,10 +57,10 @@ describe('a part from its file', () => {
     })
   })
 
-  it('has a thin base only where it is thin, and keeps its corner where there is none', () => {
+  it('stands on less only where it does, and keeps its corner where there is none', () => {
     const fin = mesh({
       thinBase: true,
-      footprint: make('FootprintView', { outline: [], corners: [], narrowestMm: 3.04 }),
+      footprint: make('FootprintView', { outline: [], corners: [], standsOnMm: 3.04 }),
     })
     expect(filled(newPart(), fin)).toMatchObject({ baseWidthMm: 3, cornerAngleDeg: 90 })
   })

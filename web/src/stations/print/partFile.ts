@@ -9,12 +9,13 @@ function tenth(value: number): number {
 }
 
 /**
- * The part of a sheet with what its file tells: size, sharpest corner and its rounding, a thin base.
+ * The part of a sheet with what its file tells: size, sharpest corner and its rounding, what it stands on where that is less.
  * Walls, infill and line width stay; a print file tells its layer height and line width.
  */
 export function filled(part: Part, file: PartAnswer): Part {
   const { x, y, z } = file.boundsMm
   const corners = file.footprint?.corners ?? []
+  const base = file.footprint?.standsOnMm ?? Math.min(x, y)
   const sharpest = corners.reduce<(typeof corners)[number] | null>(
     (worst, corner) =>
       worst === null ||
@@ -32,7 +33,7 @@ export function filled(part: Part, file: PartAnswer): Part {
     heightMm: tenth(z),
     cornerAngleDeg: sharpest ? Math.round(sharpest.angleDeg) : part.cornerAngleDeg,
     cornerRadiusMm: sharpest ? tenth(sharpest.radiusMm) : part.cornerRadiusMm,
-    baseWidthMm: file.thinBase ? tenth(file.footprint?.narrowestMm ?? 0) || null : null,
+    baseWidthMm: base < Math.min(x, y) - 0.1 ? Math.max(0.1, tenth(base)) : null,
     layerHeightMm: middle ? Math.round(100 * middle.heightMm) / 100 : part.layerHeightMm,
     lineWidthMm: middle ? Math.round(100 * middle.widthMm) / 100 : part.lineWidthMm,
   }

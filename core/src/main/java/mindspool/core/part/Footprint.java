@@ -3,6 +3,7 @@ package mindspool.core.part;
 import java.util.ArrayList;
 import java.util.List;
 import org.locationtech.jts.algorithm.ConvexHull;
+import org.locationtech.jts.algorithm.MinimumDiameter;
 import org.locationtech.jts.algorithm.Orientation;
 import org.locationtech.jts.algorithm.construct.MaximumInscribedCircle;
 import org.locationtech.jts.geom.Coordinate;
@@ -19,9 +20,14 @@ import org.locationtech.jts.geom.util.PolygonExtracter;
  * @param areaMm2 of all of them
  * @param longestSpanMm between the two points of one island that are furthest apart
  * @param narrowestMm width of the slimmest island: the largest circle in it
+ * @param standsOnMm least width of the hull around all of them, over which it would tip
  */
 public record Footprint(
-    List<Island> islands, double areaMm2, double longestSpanMm, double narrowestMm) {
+    List<Island> islands,
+    double areaMm2,
+    double longestSpanMm,
+    double narrowestMm,
+    double standsOnMm) {
 
   /** A base slimmer than this holds by little and takes up heat fast: a fin, mm; judgement. */
   static final double THIN_MM = 6;
@@ -65,7 +71,8 @@ public record Footprint(
         List.copyOf(islands),
         islands.stream().mapToDouble(Island::areaMm2).sum(),
         islands.stream().mapToDouble(Island::longestSpanMm).max().orElse(0),
-        islands.stream().mapToDouble(Island::narrowestMm).min().orElse(0));
+        islands.stream().mapToDouble(Island::narrowestMm).min().orElse(0),
+        material.isEmpty() ? 0 : new MinimumDiameter(material).getLength());
   }
 
   private static Island island(Polygon polygon, boolean exactly) {

@@ -82,6 +82,7 @@ class PartShapeTest {
     assertThat(shape.centreMm()[0]).isCloseTo(expected.getCentroid().getX(), within(1e-4));
     assertThat(base.longestSpanMm()).isCloseTo(60, within(0.01));
     assertThat(base.narrowestMm()).isCloseTo(18, within(0.5));
+    assertThat(base.standsOnMm()).as("the hole does not let it tip").isCloseTo(60, within(0.2));
     assertThat(base.islands().get(0).corners()).as("a round has none").isEmpty();
   }
 

@@ -95,12 +95,16 @@ public record PartAnswer(
       double longestSpanMm,
       double narrowestMm) {}
 
-  /** What stands on the plate, the largest outline first. */
+  /**
+   * What stands on the plate, the largest outline first; {@code standsOnMm} is the least width of
+   * the hull around it, over which it would tip.
+   */
   public record FootprintView(
       List<PolygonView> outline,
       double areaMm2,
       double longestSpanMm,
       double narrowestMm,
+      double standsOnMm,
       List<CornerView> corners) {
 
     static FootprintView of(Footprint base) {
@@ -118,6 +122,7 @@ public record PartAnswer(
           base.areaMm2(),
           base.longestSpanMm(),
           base.narrowestMm(),
+          base.standsOnMm(),
           base.islands().stream()
               .flatMap(island -> island.corners().stream())
               .map(CornerView::of)
