@@ -12,10 +12,14 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
 import tools.jackson.databind.JsonNode;
 
 /** Print over HTTP: machines, sheets, prints from start to finish, and what they teach. */
 class PrintApiTest extends PrintingTest {
+
+  @Autowired private JdbcTemplate jdbc;
 
   @Test
   void aJobIsSetUpStartedAndFinished() {
@@ -219,6 +223,22 @@ class PrintApiTest extends PrintingTest {
     assertThat(ended.get("usedG").asDouble())
         .isCloseTo(0.6 * ended.get("grams").asDouble(), within(0.2));
     device.disconnect();
+
+    assertThat(airAroundTheNextPart())
+        .as("seconds warm no chamber")
+        .doesNotContain("earlier print");
+    jdbc.update("update print_run set started_s = ended_s - 7200 where id = ?", id);
+    assertThat(airAroundTheNextPart()).contains("in 1 earlier print (");
+  }
+
+  private String airAroundTheNextPart() {
+    JsonNode view = setUp(job(spool("PLA")), "");
+    for (JsonNode line : view.at("/sheet/settings")) {
+      if (line.get("id").asString().equals("chamber")) {
+        return line.get("reason").asString();
+      }
+    }
+    throw new AssertionError("no air around the part");
   }
 
   private double progress(long run) {

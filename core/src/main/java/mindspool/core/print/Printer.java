@@ -1,5 +1,6 @@
 package mindspool.core.print;
 
+import java.util.List;
 import java.util.OptionalDouble;
 import mindspool.core.Require;
 import mindspool.core.print.NozzleCare.NozzleMaterial;
@@ -92,6 +93,11 @@ public record Printer(
       return draught;
     }
 
+    /** Share of the bed's warmth above the room that the air around the part has, 0 to 1. */
+    public double keeps() {
+      return keeps;
+    }
+
     public boolean isClosed() {
       return this == ENCLOSED || this == HEATED;
     }
@@ -124,9 +130,18 @@ public record Printer(
     return hotEnd == HotEndKind.LINED ? Math.min(HotEndKind.LINER_MAX_C, hotEndMaxC) : hotEndMaxC;
   }
 
-  /** Air around the part with the bed at a temperature; as far as it heats where it can, °C. */
+  /** Air around the part as printers of its kind have it, °C. */
   public double chamberC(double bedC, double roomC, double wantedC) {
-    double kept = roomC + chamber.keeps * Math.max(0, bedC - roomC);
+    return chamberC(bedC, roomC, wantedC, ChamberWarmth.of(chamber, List.of()));
+  }
+
+  /**
+   * Air around the part with the bed at a temperature; as far as it heats where it can, °C.
+   *
+   * @param warmth what it keeps of the bed's
+   */
+  public double chamberC(double bedC, double roomC, double wantedC, ChamberWarmth warmth) {
+    double kept = warmth.chamberC(bedC, roomC);
     return chamber == ChamberKind.HEATED ? Math.max(kept, Math.min(wantedC, chamberMaxC)) : kept;
   }
 

@@ -36,6 +36,7 @@ public final class SetupSheet {
   private final BedSurfaces surfaces;
   private final double bedC;
   private final double wantedChamberC;
+  private final ChamberWarmth warmth;
   private final PrintAir air;
   private final double nozzleC;
   private final double speedMPerS;
@@ -71,13 +72,14 @@ public final class SetupSheet {
     wantedChamberC =
         Math.min(
             material.value(Parameter.CHAMBER), HeatCreep.warmestChamberC(material, nozzleC, 1));
+    warmth = ChamberWarmth.of(printer.chamber(), job.room().earlier());
     double chamberC =
         wishes
             .chamberC()
             .orElse(
                 job.room()
                     .chamberC()
-                    .orElse(printer.chamberC(bedC, job.room().roomC(), wantedChamberC)));
+                    .orElse(printer.chamberC(bedC, job.room().roomC(), wantedChamberC, warmth)));
     double draught = wishes.draught().orElse(printer.chamber().draught());
     double byPath = wishes.layerTimeS().orElse(path.layerS(speedMPerS));
     flow = MeltFlow.of(material, hotEnd(nozzleC, speedMPerS));
@@ -306,6 +308,11 @@ public final class SetupSheet {
 
   public double shortestLayerS() {
     return shortestLayerS;
+  }
+
+  /** What the printer keeps of its bed's warmth around the part. */
+  public ChamberWarmth warmth() {
+    return warmth;
   }
 
   /** Air that would be best for it and does not soften filament above the melt, °C. */

@@ -81,8 +81,15 @@ public record SheetCase(
    * The room, and what a sensor says of the chamber.
    *
    * @param chamberC measured; none where nothing measures it
+   * @param earlier what the printer's earlier prints were like
    */
-  public record Surroundings(double roomC, OptionalDouble chamberC) {
+  public record Surroundings(
+      double roomC, OptionalDouble chamberC, List<ChamberWarmth.Seen> earlier) {
+
+    /** Without earlier prints. */
+    public Surroundings(double roomC, OptionalDouble chamberC) {
+      this(roomC, chamberC, List.of());
+    }
 
     public Surroundings {
       Require.within("room.temperatureC", roomC, -20, 60, "°C");

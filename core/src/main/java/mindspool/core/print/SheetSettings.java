@@ -189,6 +189,19 @@ final class SheetSettings {
     return words.substring(0, 1).toLowerCase(Locale.ROOT) + words.substring(1);
   }
 
+  private String keeps() {
+    ChamberWarmth warmth = sheet.warmth();
+    return warmth.prints() == 0
+        ? say("What a printer that is %s gets from this bed.", printer.chamber().title())
+        : say(
+            "What this printer got from its bed in %d earlier print%s (%.0f %% of the bed's warmth"
+                + " above the room), ±%.0f °C.",
+            warmth.prints(),
+            warmth.prints() == 1 ? "" : "s",
+            100 * warmth.keeps(),
+            warmth.unsure() * Math.max(0, sheet.air().bedC() - job.room().roomC()));
+  }
+
   private void chamber() {
     double present = sheet.air().chamberC();
     double wanted = sheet.wantedChamberC();
@@ -202,10 +215,7 @@ final class SheetSettings {
             "°C",
             say(
                 "%s Best is %.0f °C: warmer air shrinks it less, but %s.",
-                measured
-                    ? "Measured."
-                    : say(
-                        "What a printer that is %s gets from this bed.", printer.chamber().title()),
+                measured ? "Measured." : keeps(),
                 wanted,
                 wanted < value(Parameter.CHAMBER)
                     ? "warmer still would soften filament above the melt"

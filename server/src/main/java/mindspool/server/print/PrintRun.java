@@ -9,6 +9,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import mindspool.core.print.GripLearning.Ending;
+import mindspool.core.print.Printer;
 
 /** A print: what it was started with, what was foretold, what came of it. */
 @Entity
@@ -92,6 +93,13 @@ class PrintRun {
 
   @Enumerated(EnumType.STRING)
   UsedBy usedBy;
+
+  /** Bed that it was set up with, °C; null for prints from before it was kept. */
+  Double bedC;
+
+  /** What was around the part; null for prints from before it was kept. */
+  @Enumerated(EnumType.STRING)
+  Printer.ChamberKind chamber;
 
   Double chamberMeanC;
   Double roomMeanC;

@@ -2,6 +2,8 @@ package mindspool.server.print;
 
 import java.util.List;
 import java.util.Optional;
+import mindspool.core.print.Printer;
+import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
@@ -33,6 +35,14 @@ final class PrintStore {
         String material, PrintRun.Outcome outcome);
 
     List<PrintRun> findByJobIdAndRemovedSIsNullOrderByStartedSAsc(long jobId);
+
+    @Query(
+        "select r from PrintRun r where r.printerId = :printerId and r.chamber = :chamber"
+            + " and r.chamberMeanC is not null and r.roomMeanC is not null"
+            + " and r.endedS - r.startedS >= :leastS"
+            + " and r.removedS is null order by r.startedS desc")
+    List<PrintRun> withAirAround(
+        long printerId, Printer.ChamberKind chamber, long leastS, Limit limit);
 
     List<PrintRun> findTop200ByPlateIdAndRemovedSIsNullAndEndedSIsNotNullOrderByStartedSDesc(
         long plateId);

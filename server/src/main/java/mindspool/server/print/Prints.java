@@ -244,6 +244,8 @@ class Prints {
     run.choices = Sheets.json(set.chosen().choices());
     run.interfaceLayer = set.plate().mounted().plate().interfaceLayer();
     run.startedS = now();
+    run.bedC = set.sheet().air().bedC();
+    run.chamber = set.printer().printer().chamber();
     run.hours = set.sheet().hours();
     run.grams = set.sheet().grams();
     run.adhesionRatio = Math.max(foretold.adhesionRatio(), foretold.tipRatio());

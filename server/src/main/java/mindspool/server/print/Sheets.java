@@ -12,6 +12,7 @@ import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.moisture.AirContact;
 import mindspool.core.moisture.SpoolState;
 import mindspool.core.print.BedSurfaces;
+import mindspool.core.print.ChamberWarmth;
 import mindspool.core.print.GripLearning;
 import mindspool.core.print.JobMetres;
 import mindspool.core.print.MountedPlate;
@@ -31,6 +32,7 @@ import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
 import mindspool.server.shelf.Spools.SpoolHandling;
 import mindspool.server.stock.Lot.LabelRange;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -41,9 +43,15 @@ class Sheets {
   private static final JsonMapper JSON = JsonMapper.shared();
   private static final double DAY_S = 86_400;
   private static final double UNKNOWN_ROOM_C = 23;
+
+  /** A shorter print is over before the air around it is warm; judgement. */
+  private static final long LEAST_PRINT_S = 3600;
+
+  private static final int MOST_EARLIER_PRINTS = 50;
   private static final int MOST_SPOOLS = 6;
 
   private final PrintStore.Sheets store;
+  private final PrintStore.Runs runs;
   private final Machines machines;
   private final Learning learning;
   private final Spools spools;
@@ -54,6 +62,7 @@ class Sheets {
 
   Sheets(
       PrintStore.Sheets store,
+      PrintStore.Runs runs,
       Machines machines,
       Learning learning,
       Spools spools,
@@ -61,6 +70,7 @@ class Sheets {
       MaterialCatalogue catalogue,
       Clock clock) {
     this.store = store;
+    this.runs = runs;
     this.machines = machines;
     this.learning = learning;
     this.spools = spools;
@@ -238,13 +248,26 @@ class Sheets {
         chosen.part.toPart(),
         printer.printer(),
         plate,
-        new SheetCase.Surroundings(roomC(printer), OptionalDouble.empty()),
+        new SheetCase.Surroundings(roomC(printer), OptionalDouble.empty(), earlierAir(printer)),
         chosen.choices.toWishes(chosen.part),
         spool == null ? SheetCase.Label.NONE : label(spools.handling(spool.code()).label()),
         forJob,
         filamentDiameterMm(spool == null ? null : spool.code()) / 1000,
         Optional.ofNullable(printer.lastMaterial()).map(catalogue::named),
         chosen.choices.togetherFrom(catalogue));
+  }
+
+  /** Air around earlier parts on a printer while its chamber was as it is now. */
+  private List<ChamberWarmth.Seen> earlierAir(KnownPrinter printer) {
+    return runs
+        .withAirAround(
+            printer.placeId(),
+            printer.printer().chamber(),
+            LEAST_PRINT_S,
+            Limit.of(MOST_EARLIER_PRINTS))
+        .stream()
+        .map(run -> new ChamberWarmth.Seen(run.bedC, run.roomMeanC, run.chamberMeanC))
+        .toList();
   }
 
   /** Of a spool's filament; the usual where there is none. */
