@@ -7,6 +7,7 @@ import { useActs } from '@/stores/acts'
 import FirstLayer from './FirstLayer.vue'
 import LayersFromSide from './LayersFromSide.vue'
 import PartDrop from './PartDrop.vue'
+import SidesToLay from './SidesToLay.vue'
 import { megabytes } from './partFile'
 import type { Choices, Sheet } from './sheet'
 
@@ -44,6 +45,11 @@ watch(
   },
   { immediate: true },
 )
+
+function laid(view: Schemas['PartFileView']) {
+  file.value = view
+  emit('read', view.part)
+}
 
 async function remove() {
   try {
@@ -94,6 +100,12 @@ const KINDS: Record<string, string> = { stl: 'STL', '3mf': '3MF', gcode: 'print 
         </li>
         <li v-for="note in file.part.notes" :key="note.id">{{ note.words }}</li>
       </ul>
+      <SidesToLay
+        v-if="file.part.footprint && fileId !== null"
+        :job-id="jobId"
+        :file-id="fileId"
+        @laid="laid"
+      />
       <FirstLayer
         v-if="file.part.footprint"
         :part="file.part"

@@ -101,6 +101,56 @@ class PartApiTest extends PrintingTest {
   }
 
   @Test
+  void aPartIsLaidOnAnotherSideAndBack() {
+    long job = job(spool("PLA"));
+    String upload =
+        api.upload("/api/part-files", "box.stl", box(), "UTC").body().get("uploadId").asString();
+    String path = "/api/jobs/" + job + "/part-file";
+    api.post(path, "{\"uploadId\": \"%s\"}".formatted(upload));
+    JsonNode sides = api.get(path + "/sides").body();
+    assertThat(sides.size()).isEqualTo(6);
+    assertThat(sides.at("/0/areaMm2").asDouble()).isCloseTo(2400, within(1e-6));
+    assertThat(sides.at("/5/heightMm").asDouble()).isCloseTo(60, within(1e-6));
+    assertThat(present(sides)).isEqualTo("0.0 0.0 -1.0");
+
+    Api.Answer laid = api.put(path + "/laying", "{\"x\": 5, \"y\": 0, \"z\": 0}");
+    assertThat(laid.status()).as(laid.raw().body()).isEqualTo(200);
+    assertThat(laid.body().at("/part/boundsMm/z").asDouble()).isCloseTo(60, within(1e-4));
+    assertThat(laid.body().at("/part/footprint/areaMm2").asDouble()).isCloseTo(800, within(0.01));
+    assertThat(present(api.get(path + "/sides").body())).isEqualTo("1.0 0.0 0.0");
+    assertThat(api.undo(laid.act()).status()).isEqualTo(200);
+    assertThat(api.get(path).body().at("/part/boundsMm/z").asDouble()).isEqualTo(20);
+    assertThat(present(api.get(path + "/sides").body())).isEqualTo("0.0 0.0 -1.0");
+
+    assertThat(api.put(path + "/laying", "{\"x\": 0, \"y\": 0, \"z\": 0}").field()).isEqualTo("z");
+    assertThat(api.put(path + "/laying", "{\"x\": 0, \"y\": 0}").field()).isEqualTo("z");
+    assertThat(api.put(path + "/laying", "{\"x\": 1e9, \"y\": 0, \"z\": 1}").field())
+        .isEqualTo("x");
+    String tube =
+        api.upload("/api/part-files", "tube.gcode", printFile(), "UTC")
+            .body()
+            .get("uploadId")
+            .asString();
+    api.post(path, "{\"uploadId\": \"%s\"}".formatted(tube));
+    assertThat(api.get(path + "/sides").body()).isEmpty();
+    assertThat(api.put(path + "/laying", "{\"x\": 1, \"y\": 0, \"z\": 0}").status()).isEqualTo(422);
+  }
+
+  private static String present(JsonNode sides) {
+    for (JsonNode side : sides) {
+      if (side.get("present").asBoolean()) {
+        JsonNode down = side.get("down");
+        return "%s %s %s"
+            .formatted(
+                Math.rint(down.get("x").asDouble()) + 0.0,
+                Math.rint(down.get("y").asDouble()) + 0.0,
+                Math.rint(down.get("z").asDouble()) + 0.0);
+      }
+    }
+    return "none";
+  }
+
+  @Test
   void whatIsNoPartIsRefusedByField() {
     byte[] whole = box();
     assertThat(calc("box.stl", Arrays.copyOf(whole, 500)).field()).isEqualTo("file");

@@ -41,6 +41,9 @@ public record PartFile(
     GCODE
   }
 
+  /** A mesh as it lies in a file, with what only its reader knows. */
+  private record Mesh(Kind kind, Triangles triangles, int items, List<PartShape.Note> notes) {}
+
   /**
    * Reads a file.
    *
@@ -49,6 +52,28 @@ public record PartFile(
    */
   public static PartFile read(Path path, GcodeReader.Machine machine, Placement placement)
       throws IOException {
+    Optional<Mesh> mesh = mesh(path);
+    if (mesh.isPresent()) {
+      return measured(mesh.get(), placement);
+    }
+    try (InputStream in = new BufferedInputStream(Files.newInputStream(path))) {
+      GcodeProfile profile = GcodeReader.of(in, machine);
+      return new PartFile(Kind.GCODE, Optional.empty(), Optional.of(profile), 1, profile.notes());
+    }
+  }
+
+  /**
+   * Sides that the part of a mesh file can be laid on, the one with most surface first; none for a
+   * print file, whose part lies as it is printed.
+   *
+   * @param most of them
+   */
+  public static List<FlatSide> flatSides(Path path, int most) throws IOException {
+    return mesh(path).map(mesh -> FlatSides.of(mesh.triangles, most)).orElse(List.of());
+  }
+
+  /** The mesh in a file; none where only a print file is left. Refuses what is neither. */
+  private static Optional<Mesh> mesh(Path path) throws IOException {
     long size = Files.size(path);
     if (size == 0) {
       throw Unreadable.file("an empty file", "Export the part again.");
@@ -62,26 +87,23 @@ public record PartFile(
       byte[] head = new byte[(int) Math.min(HEAD, size)];
       file.duplicate().get(head);
       if (BinaryStl.fits(file)) {
-        return mesh(Kind.STL_BINARY, BinaryStl.of(file), placement);
+        return Optional.of(binary(file));
       }
       if (head.length > 3 && head[0] == 'P' && head[1] == 'K' && head[2] == 3 && head[3] == 4) {
-        return threeMf(path, placement);
+        return Optional.of(threeMf(path));
       }
       if (AsciiStl.looksLikeOne(head, head.length)) {
-        return mesh(Kind.STL_ASCII, AsciiStl.of(file), placement);
+        return Optional.of(new Mesh(Kind.STL_ASCII, AsciiStl.of(file), 1, List.of()));
       }
       if (looksLikeBinaryStl(head, file)) {
-        return mesh(Kind.STL_BINARY, BinaryStl.of(file), placement);
+        return Optional.of(binary(file));
       }
       if (hasBinary(head)) {
         throw Unreadable.file(
             "a file that is none of the three",
             "It is binary and no STL or 3MF: a picture, perhaps. Choose the part's file.");
       }
-    }
-    try (InputStream in = new BufferedInputStream(Files.newInputStream(path))) {
-      GcodeProfile profile = GcodeReader.of(in, machine);
-      return new PartFile(Kind.GCODE, Optional.empty(), Optional.of(profile), 1, profile.notes());
+      return Optional.empty();
     }
   }
 
@@ -105,26 +127,40 @@ public record PartFile(
     return false;
   }
 
-  private static PartFile threeMf(Path path, Placement placement) {
-    ThreeMf.Content content = ThreeMf.of(path);
-    PartFile file = mesh(Kind.THREE_MF, content.triangles(), placement);
-    List<PartShape.Note> notes = new ArrayList<>(file.notes);
-    if (!content.unit().equals("millimeter")) {
-      notes.add(
-          new PartShape.Note("unit", "Drawn in " + content.unit() + "; everything here is in mm."));
-    }
-    return new PartFile(
-        Kind.THREE_MF, file.shape, Optional.empty(), content.items(), List.copyOf(notes));
+  private static Mesh binary(ByteBuffer file) {
+    BinaryStl stl = BinaryStl.of(file);
+    return new Mesh(
+        Kind.STL_BINARY,
+        stl,
+        1,
+        stl.surplus() > 0
+            ? List.of(
+                new PartShape.Note(
+                    "surplus",
+                    stl.surplus() + " bytes follow the last triangle; they are not read."))
+            : List.of());
   }
 
-  private static PartFile mesh(Kind kind, Triangles mesh, Placement placement) {
-    PartShape shape = PartShape.of(placement == Placement.HERE ? mesh : mesh.placed(placement));
+  private static Mesh threeMf(Path path) {
+    ThreeMf.Content content = ThreeMf.of(path);
+    return new Mesh(
+        Kind.THREE_MF,
+        content.triangles(),
+        content.items(),
+        content.unit().equals("millimeter")
+            ? List.of()
+            : List.of(
+                new PartShape.Note(
+                    "unit", "Drawn in " + content.unit() + "; everything here is in mm.")));
+  }
+
+  private static PartFile measured(Mesh mesh, Placement placement) {
+    Triangles laid =
+        placement == Placement.HERE ? mesh.triangles : mesh.triangles.placed(placement);
+    PartShape shape = PartShape.of(laid);
     List<PartShape.Note> notes = new ArrayList<>(shape.notes());
-    if (mesh instanceof BinaryStl stl && stl.surplus() > 0) {
-      notes.add(
-          new PartShape.Note(
-              "surplus", stl.surplus() + " bytes follow the last triangle; they are not read."));
-    }
-    return new PartFile(kind, Optional.of(shape), Optional.empty(), 1, List.copyOf(notes));
+    notes.addAll(mesh.notes);
+    return new PartFile(
+        mesh.kind, Optional.of(shape), Optional.empty(), mesh.items, List.copyOf(notes));
   }
 }

@@ -24,6 +24,6 @@ class EditablePartFile extends StoredEditable<StoredPartFile> {
 
   @Override
   public Set<String> ownFields() {
-    return Set.of("analysis", "sha256", "sizeBytes");
+    return Set.of("analysis", "sha256", "sizeBytes", "downX", "downY", "downZ");
   }
 }

@@ -10,6 +10,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import mindspool.core.InvalidValueException;
+import mindspool.core.Require;
 import mindspool.core.print.JobMetres;
 import mindspool.core.print.PrintFileCheck;
 import mindspool.core.print.SetupSheet;
@@ -31,6 +33,7 @@ import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -43,6 +46,9 @@ import org.springframework.web.multipart.MultipartFile;
 @RequestMapping("/api")
 @Tag(name = "print")
 class PartFileController {
+
+  private static final double LEAST_DIRECTION = 1e-6;
+  private static final double MOST_DIRECTION = 1e6;
 
   private final PartFiles files;
   private final PrintJobs jobs;
@@ -96,6 +102,23 @@ class PartFileController {
 
   record KeepPartRequest(String uploadId) {}
 
+  /** What points down, in the file's axes; its length does not matter. */
+  record LayPartRequest(Double x, Double y, Double z) {}
+
+  /**
+   * A side that the part can be laid on.
+   *
+   * @param down out of the side, in the file's axes
+   * @param steepPercent of the surface that would hang over nothing
+   * @param present whether it lies on it
+   */
+  record PartSideView(
+      PartAnswer.AxesView down,
+      double areaMm2,
+      double heightMm,
+      double steepPercent,
+      boolean present) {}
+
   @Asks
   @PostMapping(value = "/part-files", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
   @Operation(summary = "Reads a part's file, up to 512 MB; it is kept once a job takes it")
@@ -134,6 +157,45 @@ class PartFileController {
                 .build()
                 .toString())
         .body(new FileSystemResource(files.content(file)));
+  }
+
+  @GetMapping("/jobs/{id}/part-file/sides")
+  @Operation(summary = "Flat sides that a job's part can be laid on, the largest first")
+  List<PartSideView> sides(@PathVariable long id) throws IOException {
+    StoredPartFile file = present(id);
+    return files.sides(file).stream()
+        .map(
+            side ->
+                new PartSideView(
+                    new PartAnswer.AxesView(side.downX(), side.downY(), side.downZ()),
+                    side.areaMm2(),
+                    side.heightMm(),
+                    100 * side.steepShare(),
+                    file.downX == null
+                        ? side.isToward(0, 0, -1)
+                        : side.isToward(file.downX, file.downY, file.downZ)))
+        .toList();
+  }
+
+  @PutMapping("/jobs/{id}/part-file/laying")
+  @Operation(summary = "Lays a job's part on another side and measures it anew")
+  PartFileView lay(@PathVariable long id, @RequestBody LayPartRequest down) throws IOException {
+    StoredPartFile file = present(id);
+    double x = along("x", down.x);
+    double y = along("y", down.y);
+    double z = along("z", down.z);
+    double length = Math.hypot(Math.hypot(x, y), z);
+    if (length < LEAST_DIRECTION) {
+      throw new InvalidValueException(
+          "z", "0, as x and y are", "a direction", "Say what points down, such as 0, 0, -1.");
+    }
+    files.lay(file, x / length, y / length, z / length);
+    return view(jobs.job(id), present(id));
+  }
+
+  private static double along(String field, Double value) {
+    return Require.within(
+        field, Require.present(field, value, "a number"), -MOST_DIRECTION, MOST_DIRECTION, "");
   }
 
   @DeleteMapping("/jobs/{id}/part-file")

@@ -22,6 +22,7 @@ import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.Text;
 import mindspool.core.material.MaterialCatalogue;
+import mindspool.core.part.FlatSide;
 import mindspool.core.part.GcodeReader;
 import mindspool.core.part.PartFile;
 import mindspool.core.part.Placement;
@@ -41,6 +42,7 @@ class PartFiles {
 
   private static final JsonMapper JSON = JsonMapper.shared();
   private static final int MOST_WAITING = 8;
+  private static final int MOST_SIDES = 8;
   private static final int LONGEST_NAME = 120;
   private static final long MB = 1 << 20;
 
@@ -101,15 +103,7 @@ class PartFiles {
     Path path = folder.resolve("waiting-" + id);
     try {
       String hash = copy(content, path);
-      PartFile file =
-          PartFile.read(
-              path,
-              new GcodeReader.Machine(
-                  Filament.USUAL_DIAMETERS_MM.get(0), PartAnswer.USUAL_ACCELERATION),
-              Placement.HERE);
-      PartAnswer part =
-          PartAnswer.of(
-              file, catalogue, PartAnswer.USUAL_SHELL_MM, PartAnswer.USUAL_INFILL_PERCENT / 100);
+      PartAnswer part = analysed(path, Placement.HERE);
       Waiting read = new Waiting(id, name, Files.size(path), hash, path, part);
       remember(read);
       return read;
@@ -117,6 +111,17 @@ class PartFiles {
       Files.deleteIfExists(path);
       throw e;
     }
+  }
+
+  private PartAnswer analysed(Path path, Placement placement) throws IOException {
+    PartFile file =
+        PartFile.read(
+            path,
+            new GcodeReader.Machine(
+                Filament.USUAL_DIAMETERS_MM.get(0), PartAnswer.USUAL_ACCELERATION),
+            placement);
+    return PartAnswer.of(
+        file, catalogue, PartAnswer.USUAL_SHELL_MM, PartAnswer.USUAL_INFILL_PERCENT / 100);
   }
 
   private static String copy(InputStream content, Path to) throws IOException {
@@ -162,10 +167,7 @@ class PartFiles {
     file.sizeBytes = read.sizeBytes;
     file.sha256 = read.sha256;
     file.analysis = JSON.writeValueAsString(read.part);
-    file.recordedS = clock.instant().getEpochSecond();
-    StoredPartFile saved = store.saveAndFlush(file);
-    edits.added(editable, saved.id, saved);
-    return saved;
+    return add(file);
   }
 
   private void refuseTooMuch(Waiting read) throws IOException {
@@ -215,6 +217,45 @@ class PartFiles {
           "content of " + file.name + "; what was read of it is still there, send the file again");
     }
     return path;
+  }
+
+  /** Sides that a part can be laid on. */
+  List<FlatSide> sides(StoredPartFile file) throws IOException {
+    return PartFile.flatSides(content(file), MOST_SIDES);
+  }
+
+  /**
+   * Lays a part with a direction of its file pointing down, and measures it anew. It takes the
+   * place of the one before, so that an undo has what was measured of that.
+   */
+  void lay(StoredPartFile file, double downX, double downY, double downZ) throws IOException {
+    if (!part(file).layers().isEmpty()) {
+      throw new InvalidValueException(
+          "down",
+          file.name + ", a print file",
+          "a mesh, STL or 3MF",
+          "A print file is printed as it lies; turn the part where the print file was made.");
+    }
+    PartAnswer laid = analysed(content(file), Placement.withDown(downX, downY, downZ));
+    StoredPartFile again = new StoredPartFile();
+    again.jobId = file.jobId;
+    again.jobName = file.jobName;
+    again.name = file.name;
+    again.sizeBytes = file.sizeBytes;
+    again.sha256 = file.sha256;
+    again.analysis = JSON.writeValueAsString(laid);
+    again.downX = downX;
+    again.downY = downY;
+    again.downZ = downZ;
+    remove(file);
+    add(again);
+  }
+
+  private StoredPartFile add(StoredPartFile file) {
+    file.recordedS = clock.instant().getEpochSecond();
+    StoredPartFile saved = store.saveAndFlush(file);
+    edits.added(editable, saved.id, saved);
+    return saved;
   }
 
   static PartAnswer part(StoredPartFile file) {

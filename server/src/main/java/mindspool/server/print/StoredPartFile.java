@@ -32,6 +32,11 @@ class StoredPartFile {
   /** What was found in it, as JSON of the answer. */
   @Lob String analysis;
 
+  /** What points down as it is laid, in the file's axes; null as it lies in the file. */
+  Double downX;
+
+  Double downY;
+  Double downZ;
   long recordedS;
 
   /** When it was taken away or another came; null while it is the job's. */
