@@ -83,7 +83,7 @@ class CycleSettling {
     return Stream.concat(
             inside.stream(), facts.stream().map(fact -> fact.code).filter(Objects::nonNull))
         .distinct()
-        .filter(spools::isInStock)
+        .filter(spools::isKnown)
         .map(spools::current)
         .collect(Collectors.toMap(CurrentSpool::code, spool -> spool));
   }

@@ -1,5 +1,6 @@
 package mindspool.server.http;
 
+import java.util.function.Supplier;
 import mindspool.core.Require;
 
 /** Somebody changed a thing after it was read and before this change of it arrived. */
@@ -28,8 +29,13 @@ public final class StaleEditException extends RuntimeException {
    * @param current the thing as it is now
    */
   public static void refuse(String what, Integer read, int version, Object current) {
+    refuse(what, read, version, () -> current);
+  }
+
+  /** As the other, for a thing that takes long to show. */
+  public static void refuse(String what, Integer read, int version, Supplier<?> current) {
     if (Require.present("version", read, "the version that was read with it") != version) {
-      throw new StaleEditException(what, current);
+      throw new StaleEditException(what, current.get());
     }
   }
 }

@@ -264,7 +264,7 @@ class JobSheetController {
     JobSheet stored = store.findById(id).orElseGet(() -> new JobSheet(id));
     boolean fresh = store.findById(id).isEmpty();
     StaleEditException.refuse(
-        "The setup of " + job.name(), request.version, stored.version, sheet(id));
+        "The setup of " + job.name(), request.version, stored.version, () -> sheet(id));
     Edits.Before before = edits.before(editable, stored);
     stored.name = job.name();
     stored.printerId = chosen.printerId();

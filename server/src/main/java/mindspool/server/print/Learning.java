@@ -1,11 +1,13 @@
 package mindspool.server.print;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import mindspool.core.print.GripLearning;
 import mindspool.server.machines.Machines.KnownPlate;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 
 /**
@@ -15,6 +17,8 @@ import org.springframework.stereotype.Service;
 @Service
 class Learning {
 
+  private static final int MOST_PRINTS = 200;
+
   private final PrintStore.Runs runs;
   private final Map<Long, Remembered> remembered = new ConcurrentHashMap<>();
 
@@ -23,23 +27,21 @@ class Learning {
   }
 
   /** What a plate's prints taught, with the prints, the first one first. */
-  record Taught(GripLearning learned, List<PrintRun> prints) {}
+  record Taught(GripLearning learned, List<PrintLesson> prints) {}
 
   /** What was learned, and a digest of the prints that it was learned from. */
   private record Remembered(long digest, GripLearning learned) {}
 
   Taught of(KnownPlate plate) {
-    List<PrintRun> counted = new ArrayList<>();
+    List<PrintLesson> prints =
+        new ArrayList<>(runs.lessons(plate.id(), plate.learnsFromS(), Limit.of(MOST_PRINTS)));
+    Collections.reverse(prints);
     List<GripLearning.Outcome> outcomes = new ArrayList<>();
     long digest = 17;
-    for (PrintRun run :
-        runs.findTop200ByPlateIdAndRemovedSIsNullAndEndedSIsNotNullOrderByStartedSDesc(
-            plate.id())) {
-      if (run.ending != null && run.startedS > plate.learnsFromS()) {
-        counted.add(0, run);
-        outcomes.add(new GripLearning.Outcome(run.adhesionRatio, run.plateRatio, run.ending));
-        digest = 31 * (31 * digest + run.id) + run.version;
-      }
+    for (PrintLesson print : prints) {
+      outcomes.add(
+          new GripLearning.Outcome(print.adhesionRatio(), print.plateRatio(), print.ending()));
+      digest = 31 * (31 * digest + print.runId()) + print.version();
     }
     long now = digest;
     Remembered known =
@@ -49,6 +51,6 @@ class Learning {
                 before != null && before.digest == now
                     ? before
                     : new Remembered(now, GripLearning.from(outcomes)));
-    return new Taught(known.learned, counted);
+    return new Taught(known.learned, prints);
   }
 }

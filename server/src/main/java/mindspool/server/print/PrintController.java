@@ -308,12 +308,12 @@ class PrintController {
             .map(
                 run ->
                     new TaughtBy(
-                        run.id,
-                        run.name,
-                        run.startedS,
-                        run.adhesionRatio,
-                        run.plateRatio,
-                        run.ending))
+                        run.runId(),
+                        run.name(),
+                        run.startedS(),
+                        run.adhesionRatio(),
+                        run.plateRatio(),
+                        run.ending()))
             .toList());
   }
 

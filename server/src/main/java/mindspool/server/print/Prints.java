@@ -416,7 +416,7 @@ class Prints {
                   .map(room -> meanC(room, it.startedS, end))
                   .orElse(null);
         });
-    if (finish.grossMassG == null && used > 0 && spools.isInStock(run.code)) {
+    if (finish.grossMassG == null && used > 0 && spools.isKnown(run.code)) {
       spools.used(run.code, used);
     }
     Filament filament =

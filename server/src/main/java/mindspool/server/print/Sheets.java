@@ -144,7 +144,7 @@ class Sheets {
     String code = job.code() != null ? job.code() : job.plannedCode();
     List<KnownPrinter> printers = machines.printers();
     KnownPrinter printer = printers.stream().findFirst().orElse(null);
-    if (code != null && spools.isInStock(code)) {
+    if (code != null && spools.isKnown(code)) {
       long where = spools.current(code).placeId();
       printer = printers.stream().filter(it -> it.placeId() == where).findFirst().orElse(printer);
     }
@@ -171,7 +171,7 @@ class Sheets {
         machines.plates().stream().anyMatch(each -> Long.valueOf(each.id()).equals(kept.plateId));
     boolean feed =
         climates.places().stream().anyMatch(each -> Long.valueOf(each.id()).equals(kept.feedId));
-    boolean spool = kept.code != null && spools.isInStock(kept.code);
+    boolean spool = kept.code != null && spools.isKnown(kept.code);
     return new Chosen(
         printer ? kept.printerId : null,
         plate ? kept.plateId : null,
@@ -272,7 +272,7 @@ class Sheets {
 
   /** Of a spool's filament; the usual where there is none. */
   double filamentDiameterMm(String code) {
-    return code == null || !spools.isInStock(code)
+    return code == null || !spools.isKnown(code)
         ? Filament.USUAL_DIAMETERS_MM.get(0)
         : spools.handling(code).filamentDiameterMm();
   }

@@ -90,10 +90,7 @@ public class Spools {
 
   /** Codes of all spools in stock. */
   public List<String> codes() {
-    return records.all().stream()
-        .filter(spool -> !spool.isEmpty())
-        .map(spool -> spool.spool().code)
-        .toList();
+    return records.inStock().stream().map(spool -> spool.spool().code).toList();
   }
 
   /**
@@ -115,8 +112,8 @@ public class Spools {
   /** Codes of the spools in a place. */
   public List<String> codesIn(long placeId) {
     long now = clock.instant().getEpochSecond();
-    return records.all().stream()
-        .filter(spool -> !spool.isEmpty() && spool.placeAt(now) == placeId)
+    return records.inStock().stream()
+        .filter(spool -> spool.placeAt(now) == placeId)
         .map(spool -> spool.spool().code)
         .toList();
   }
@@ -189,9 +186,9 @@ public class Spools {
         spool.smallestNozzleMm());
   }
 
-  /** Whether a code is that of a spool in stock. */
-  public boolean isInStock(String code) {
-    return records.all().stream().anyMatch(spool -> spool.spool().code.equals(code));
+  /** Whether a code is that of a spool, in stock or used up. */
+  public boolean isKnown(String code) {
+    return records.find(code).isPresent();
   }
 
   /** Moisture at a past time. */

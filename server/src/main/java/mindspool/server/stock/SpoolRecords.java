@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.stock.SpoolCode;
 import mindspool.server.http.NotFoundException;
@@ -34,32 +35,41 @@ public class SpoolRecords {
   }
 
   /** All spools that still have filament. */
-  List<SpoolRecord> inStock() {
-    return all().stream().filter(spool -> !spool.isEmpty()).toList();
+  public List<SpoolRecord> inStock() {
+    return records(facts.findOfSpoolsInUse()).stream().filter(spool -> !spool.isEmpty()).toList();
   }
 
   /** All spools, also used-up ones, in three queries however many there are. */
   public List<SpoolRecord> all() {
+    return records(facts.findAllByOrderByAtSAscIdAsc());
+  }
+
+  private List<SpoolRecord> records(List<SpoolFact> inOrder) {
     Map<Long, List<SpoolFact>> bySpool = new HashMap<>();
-    for (SpoolFact fact : facts.findAllByOrderByAtSAscIdAsc()) {
+    for (SpoolFact fact : inOrder) {
       bySpool.computeIfAbsent(fact.spoolId, id -> new ArrayList<>()).add(fact);
     }
     EmptyReels reels = emptyReels();
     return spools.findAll().stream()
+        .filter(spool -> bySpool.containsKey(spool.id))
         .map(reels::tell)
-        .map(spool -> record(spool, bySpool.getOrDefault(spool.id, List.of())))
+        .map(spool -> record(spool, bySpool.get(spool.id)))
         .filter(SpoolRecord::present)
         .toList();
   }
 
   public SpoolRecord byCode(String code) {
     String text = SpoolCode.parse(code).text();
+    return find(text).orElseThrow(() -> new NotFoundException("spool with code " + text));
+  }
+
+  /** The spool with a code, in stock or used up; none where its receipt was undone. */
+  public Optional<SpoolRecord> find(String code) {
     return spools
-        .findByCode(text)
+        .findByCode(code)
         .map(spool -> emptyReels().tell(spool))
         .map(spool -> record(spool, facts.findBySpoolIdOrderByAtSAscIdAsc(spool.id)))
-        .filter(SpoolRecord::present)
-        .orElseThrow(() -> new NotFoundException("spool with code " + text));
+        .filter(SpoolRecord::present);
   }
 
   public SpoolRecord byId(long id) {
