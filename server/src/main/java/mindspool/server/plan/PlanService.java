@@ -240,9 +240,7 @@ class PlanService implements DisposableBean {
     List<String> codes =
         job.code != null
             ? List.of(job.code)
-            : spools.codes().stream()
-                .filter(code -> spools.current(code).material().name().equals(job.material))
-                .toList();
+            : spools.currentOf(job.material).stream().map(CurrentSpool::code).toList();
     return codes.stream()
         .map(code -> known.computeIfAbsent(code, this::spool))
         .filter(spool -> job.code != null || spool.netG() >= needed)

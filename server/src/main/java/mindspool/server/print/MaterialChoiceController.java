@@ -76,7 +76,7 @@ class MaterialChoiceController {
   MaterialChoiceView choose(@RequestParam(required = false) List<Need> needs) {
     Set<Need> asked =
         needs == null || needs.isEmpty() ? EnumSet.noneOf(Need.class) : EnumSet.copyOf(needs);
-    List<CurrentSpool> stock = spools.codes().stream().map(spools::current).toList();
+    List<CurrentSpool> stock = spools.current();
     List<KnownPrinter> printers = machines.printers();
     return new MaterialChoiceView(
         Arrays.stream(Need.values()).map(each -> new NeedView(each, each.title())).toList(),

@@ -353,9 +353,7 @@ class Sheets {
 
   /** Spools of a material, the driest first. */
   List<CurrentSpool> ofMaterial(Material material) {
-    return spools.codes().stream()
-        .map(spools::current)
-        .filter(spool -> spool.material().name().equals(material.name()))
+    return spools.currentOf(material.name()).stream()
         .sorted(
             Comparator.comparingDouble(
                 spool ->

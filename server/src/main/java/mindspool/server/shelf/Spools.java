@@ -88,11 +88,6 @@ public class Spools {
         : Belief.ofLot(estimate.lot(), waterSpread(estimate));
   }
 
-  /** Codes of all spools in stock. */
-  public List<String> codes() {
-    return records.inStock().stream().map(spool -> spool.spool().code).toList();
-  }
-
   /**
    * Moisture of the wettest stretch in the next grams, where the spool lies now, %.
    *
@@ -235,7 +230,23 @@ public class Spools {
 
   /** The spool with a code. */
   public CurrentSpool current(String code) {
-    SpoolRecord spool = records.byCode(code);
+    return current(records.byCode(code));
+  }
+
+  /** All spools in stock. */
+  public List<CurrentSpool> current() {
+    return records.inStock().stream().map(this::current).toList();
+  }
+
+  /** All spools of a material in stock. */
+  public List<CurrentSpool> currentOf(String material) {
+    return records.inStock().stream()
+        .filter(spool -> spool.material().name().equals(material))
+        .map(this::current)
+        .toList();
+  }
+
+  private CurrentSpool current(SpoolRecord spool) {
     SpoolEstimate estimate = estimates.of(spool);
     return new CurrentSpool(
         spool.spool().code,
