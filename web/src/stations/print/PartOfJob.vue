@@ -69,7 +69,7 @@ const KINDS: Record<string, string> = { stl: 'STL', '3mf': '3MF', gcode: 'print 
     <h2 id="file-title">Its file</h2>
     <template v-if="file">
       <p>
-        <b>{{ file.name }}</b>
+        <b>{{ file.name }}</b>{{ ' ' }}
         <span class="soft small">
           {{ KINDS[file.part.kind] }}, {{ megabytes(file.sizeBytes) }}
         </span>

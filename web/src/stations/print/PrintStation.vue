@@ -101,7 +101,7 @@ async function add() {
             <div :style="{ width: `${run.progressPercent}%` }"></div>
           </div>
           <span class="small soft">
-            {{ run.progressPercent.toFixed(0) }} %, over
+            {{ run.progressPercent.toFixed(0) }} %, until
             {{ run.endsS == null ? 'soon' : moment(run.endsS, nowS) }}
           </span>
           <span v-if="run.runOut" class="call">its filament has run out</span>

@@ -158,7 +158,7 @@ function title(id: string): string {
           <router-link :to="`/spool/${run.code}`" class="code">{{ run.code }}</router-link>
           {{ run.material }} on {{ run.printer }}{{ run.plate ? `, ${run.plate}` : '' }}. Started
           {{ ago(run.startedS, nowS)
-          }}<template v-if="run.endsS != null">, over {{ moment(run.endsS, nowS) }}</template
+          }}<template v-if="run.endsS != null">, until {{ moment(run.endsS, nowS) }}</template
           ><template v-if="run.endedS != null">, ended {{ dateTime(run.endedS) }}</template
           >.
           <router-link :to="`/print/jobs/${run.jobId}`">Its setup sheet</router-link>
