@@ -1,0 +1,42 @@
+package mindspool.core.trouble;
+
+/**
+ * Something that can be seen, heard or felt of a print.
+ *
+ * @param seen when and where
+ * @param family signs of one family say much the same and do not count in full beside one another
+ * @param leak how often it is there without any of the causes, 0 to 1
+ * @param words other words that people use for it
+ */
+public record Sign(String id, Seen seen, String family, double leak, String title, String words) {
+
+  /** When and where a sign is noticed, in the order in which a print goes. */
+  public enum Seen {
+    SOUND("at the nozzle, sounds"),
+    FIRST("first layer"),
+    CORNERS("corners and plate"),
+    SURFACE("surface"),
+    LAYERS("layers"),
+    FEED("filament and feed"),
+    AFTER("after cooling"),
+    MACHINE("what the printer says"),
+    WHEN("when it happens");
+
+    private final String title;
+
+    Seen(String title) {
+      this.title = title;
+    }
+
+    public String title() {
+      return title;
+    }
+  }
+
+  /** What somebody says of a sign. */
+  public enum Answer {
+    YES,
+    NO,
+    UNSURE
+  }
+}
