@@ -15,6 +15,9 @@ public enum PlateKind {
   GLASS_4("glass_4", "glass, 4 mm", 373, 2.8e8, 4e-3, 8_000),
   STEEL_SANDWICH_58("steel_sandwich_58", "steel sandwich, 5.8 mm", 2304, 4e8, 5.8e-3, 5_000);
 
+  /** Sheets of spring steel are below, laminate and glass above; judgement, N m. */
+  private static final double FLEXIBLE_NM = 20;
+
   private final String id;
   private final String title;
   private final double bendingNm;
@@ -57,6 +60,11 @@ public enum PlateKind {
 
   public String title() {
     return title;
+  }
+
+  /** Whether hands can bend it, so that a part can bend it off its magnet. */
+  public boolean isFlexible() {
+    return bendingNm < FLEXIBLE_NM;
   }
 
   /** Bending stiffness per width, N m. */

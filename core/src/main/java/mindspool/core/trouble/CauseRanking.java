@@ -302,8 +302,9 @@ public final class CauseRanking {
     return CauseReasons.of(knowledge, evidence, posterior, knowledge.cause(causeId));
   }
 
-  Evidence evidence() {
-    return evidence;
+  /** The same case for somebody of a habit. */
+  public CauseRanking readAs(Evidence.Habit habit) {
+    return habit == evidence.habit() ? this : new CauseRanking(knowledge, evidence.readAs(habit));
   }
 
   /** Causes worth showing: those that are not unlikely, at least three. */

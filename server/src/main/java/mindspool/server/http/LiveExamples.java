@@ -140,9 +140,12 @@ class LiveExamples {
     id(values, "partJob", "select coalesce(max(job_id), 0) from part_file where removed_s is null");
     id(values, "photo", "select coalesce(max(id), 0) from photo where removed_s is null");
     newest(values, "run", "print_run", "removed_s is null and ended_s is null");
+    newest(values, "trouble", "trouble", "removed_s is null and closed_s is null");
+    newest(values, "closedTrouble", "trouble", "removed_s is null and closed_s is not null");
     newest(values, "endedRun", "print_run", "removed_s is null and ended_s is not null");
     version(values, "printer", "printer where place_id = " + values.get("printer"));
     version(values, "plate", "build_plate where id = " + values.get("plate"));
+    version(values, "trouble", "trouble where id = " + values.get("trouble"));
     version(values, "sheet", "job_sheet where job_id = " + values.get("setJob"));
   }
 

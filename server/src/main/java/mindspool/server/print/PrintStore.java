@@ -34,6 +34,13 @@ final class PrintStore {
     Optional<PrintRun> findFirstByMaterialAndOutcomeAndRemovedSIsNullOrderByEndedSDescIdDesc(
         String material, PrintRun.Outcome outcome);
 
+    Optional<PrintRun>
+        findFirstByPrinterIdAndOutcomeAndStartedSLessThanAndRemovedSIsNullOrderByStartedSDesc(
+            long printerId, PrintRun.Outcome outcome, long beforeS);
+
+    Optional<PrintRun> findFirstByPrinterIdAndStartedSLessThanAndRemovedSIsNullOrderByStartedSDesc(
+        long printerId, long beforeS);
+
     List<PrintRun> findByJobIdAndRemovedSIsNullOrderByStartedSAsc(long jobId);
 
     @Query(

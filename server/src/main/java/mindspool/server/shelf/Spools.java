@@ -38,6 +38,8 @@ import org.springframework.stereotype.Service;
 @Service
 public class Spools {
 
+  private static final double DAY_S = 86_400;
+
   private static final double USUAL_STEP_G = 1;
 
   private final SpoolRecords records;
@@ -179,6 +181,28 @@ public class Spools {
         spool.remaining().massG(),
         spool.end(),
         spool.smallestNozzleMm());
+  }
+
+  /**
+   * How long a spool has been what it is.
+   *
+   * @param openDays since it was opened; null while it is closed
+   * @param ageDays since it came
+   * @param lotId null where it belongs to none
+   */
+  public record SpoolAge(Double openDays, double ageDays, Long lotId) {}
+
+  /** How old a spool was at a time. */
+  public SpoolAge ageOf(String code, long atS) {
+    SpoolRecord spool = records.byCode(code);
+    return new SpoolAge(
+        spool
+            .openedS()
+            .filter(opened -> opened <= atS)
+            .map(opened -> (atS - opened) / DAY_S)
+            .orElse(null),
+        Math.max(0, (atS - spool.spool().arrivedS) / DAY_S),
+        spool.spool().lotId);
   }
 
   /** Whether a code is that of a spool, in stock or used up. */

@@ -1,0 +1,20 @@
+package mindspool.server.trouble;
+
+import java.util.List;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+/** Repositories of this station. */
+final class TroubleStore {
+
+  private TroubleStore() {}
+
+  interface Troubles extends JpaRepository<StoredTrouble, Long> {
+    List<StoredTrouble> findByRemovedSIsNullAndClosedSIsNullOrderByOpenedSDesc();
+
+    List<StoredTrouble> findTop200ByRemovedSIsNullAndClosedSIsNotNullOrderByClosedSDescIdDesc();
+
+    List<StoredTrouble> findByRemovedSIsNullAndClosedSGreaterThan(long sinceS);
+  }
+
+  interface Learnings extends JpaRepository<TroubleLearning, Long> {}
+}
