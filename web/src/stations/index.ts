@@ -9,6 +9,7 @@ import receive from './receive/station'
 import shelf from './shelf/station'
 import type { Station } from './station'
 import today from './today/station'
+import trouble from './trouble/station'
 
 /** All stations in the order of the work. */
 export const STATIONS: Station[] = [
@@ -17,6 +18,7 @@ export const STATIONS: Station[] = [
   shelf,
   dry,
   print,
+  trouble,
   materials,
   devices,
   alerts,

@@ -13,6 +13,7 @@ export const TOPICS = [
   { id: 'drying', name: 'Drying' },
   { id: 'plan', name: 'The plan' },
   { id: 'printing', name: 'Holding a print' },
+  { id: 'trouble', name: 'Finding a cause' },
   { id: 'checks', name: 'What it is held against' },
 ] as const
 

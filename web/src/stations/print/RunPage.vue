@@ -128,6 +128,12 @@ const again = () =>
     await router.push(`/print/jobs/${run.value?.jobId}`)
   })
 
+const why = () =>
+  attempt(async () => {
+    const trouble = await acts.record(client.POST('/api/troubles', { body: { runId: props.id } }))
+    await router.push(`/trouble/${trouble.id}`)
+  })
+
 function beginCorrecting() {
   if (!run.value) {
     return
@@ -304,6 +310,7 @@ function title(id: string): string {
       <p v-else class="row">
         <button class="button" @click="beginCorrecting">Correct how it came out</button>
         <button class="button" @click="again">Print it again</button>
+        <button v-if="run.outcome !== 'GOOD'" class="button" @click="why">Find the cause</button>
         <ProblemNote v-if="saving" :problem="saving" />
       </p>
     </template>

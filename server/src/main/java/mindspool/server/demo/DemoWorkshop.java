@@ -24,6 +24,7 @@ import mindspool.server.receiving.DemoStock.DemoMove;
 import mindspool.server.receiving.DemoStock.DemoSpool;
 import mindspool.server.receiving.DemoStock.DemoWeighing;
 import mindspool.server.storage.DemoRoom;
+import mindspool.server.trouble.DemoTroubles;
 import mindspool.simulators.WeirLane;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
@@ -48,6 +49,7 @@ class DemoWorkshop implements ApplicationRunner {
   private final DemoPlan plan;
   private final DemoMachines machines;
   private final DemoPrints prints;
+  private final DemoTroubles troubles;
   private final DemoStock stock;
   private final Clock clock;
 
@@ -72,11 +74,13 @@ class DemoWorkshop implements ApplicationRunner {
       DemoPlan plan,
       DemoMachines machines,
       DemoPrints prints,
+      DemoTroubles troubles,
       DemoStock stock,
       Clock clock) {
     this.plan = plan;
     this.machines = machines;
     this.prints = prints;
+    this.troubles = troubles;
     this.dryers = dryers;
     this.room = room;
     this.devices = devices;
@@ -230,6 +234,7 @@ class DemoWorkshop implements ApplicationRunner {
     long tray = plan.job("tool tray", null, slate, 150, 6, daysAgo(-0.5));
     prints.setUp(tray, tall, glass, slate, DemoPrints.box(140, 90, 30), brim(3));
     prints.good(tray, 7);
+    troubles.fill(slate, open);
   }
 
   private static ChoicesRequest brim(double widthMm) {

@@ -9,7 +9,8 @@
       "plan",
       "print",
       "receiving",
-      "storage"
+      "storage",
+      "trouble"
     })
 package mindspool.server.demo;
 

@@ -166,8 +166,19 @@ class CaseRecords {
         .filter(plate -> plate.id() == run.plateId())
         .findFirst()
         .ifPresent(
-            (KnownPlate plate) ->
-                known.plate(!plate.mounted().plate().kind().isFlexible(), plate.printsSinceWash()));
+            (KnownPlate plate) -> {
+              long since =
+                  runs.ended().stream()
+                      .filter(it -> run.plateId().equals(it.plateId()))
+                      .filter(it -> it.startedS() >= run.startedS())
+                      .count();
+              // Where it was washed since, nobody knows how it was then.
+              if (since <= plate.printsSinceWash()) {
+                known.plate(
+                    !plate.mounted().plate().kind().isFlexible(),
+                    (int) (plate.printsSinceWash() - since));
+              }
+            });
   }
 
   private void changed(Printed good, Printed now, List<Changed> changed) {

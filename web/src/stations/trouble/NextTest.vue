@@ -1,0 +1,154 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Schemas } from '@/api/client'
+
+type Proposed = Schemas['ProposedTestView']
+
+/** What to test next and what to try, with what each outcome means; tests that were done. */
+const props = defineProps<{
+  ranking: Schemas['TroubleAnswer']
+  done: readonly Schemas['CaseTestView'][]
+  known: readonly Schemas['TestKnowledgeView'][]
+  disabled: boolean
+}>()
+const emit = defineEmits<{ say: [id: string, outcome: string | null] }>()
+
+const other = ref('')
+const proposed = computed(() =>
+  [props.ranking.nextTest, props.ranking.quickTest].filter(
+    (each): each is Proposed => each !== null,
+  ),
+)
+const chosen = computed(() => props.known.find((test) => test.id === other.value) ?? null)
+
+function takes(test: { minutes: number; waitMinutes: number; costsPart: boolean }): string {
+  const wait =
+    test.waitMinutes >= 90
+      ? `, ${(test.waitMinutes / 60).toFixed(0)} h of waiting`
+      : test.waitMinutes > 0
+        ? `, ${test.waitMinutes} min of waiting`
+        : ''
+  return `${test.minutes} min of work${wait}${test.costsPart ? ', a small print' : ''}`
+}
+</script>
+
+<template>
+  <section aria-labelledby="next-title" class="tests">
+    <h2 id="next-title">What would tell</h2>
+    <p v-if="!proposed.length" class="soft">
+      No test tells enough for its work now: try the first remedy.
+    </p>
+    <article
+      v-for="(test, i) in disabled ? [] : proposed"
+      :key="test.id"
+      class="test"
+      :data-testid="i ? 'quick-test' : 'next-test'"
+    >
+      <h3>{{ test.name }}</h3>
+      <p class="small soft">
+        {{ takes(test) }}. {{ i ? 'Quick, and it splits the first two.' : test.why }}
+      </p>
+      <ol>
+        <li v-for="step in test.steps" :key="step">{{ step }}</li>
+      </ol>
+      <p v-if="test.meaning" class="small">{{ test.meaning }}</p>
+      <p class="outcomes">
+        <button
+          v-for="outcome in test.outcomes"
+          :key="outcome.id"
+          class="button"
+          :data-testid="`outcome-${outcome.id}`"
+          @click="emit('say', test.id, outcome.id)"
+        >
+          {{ outcome.name }}
+        </button>
+      </p>
+    </article>
+    <details v-if="!disabled">
+      <summary>Another test was done</summary>
+      <select v-model="other" aria-label="Test">
+        <option value="">choose</option>
+        <option v-for="test in known" :key="test.id" :value="test.id">{{ test.name }}</option>
+      </select>
+      <p v-if="chosen" class="outcomes">
+        <button
+          v-for="outcome in chosen.outcomes"
+          :key="outcome.id"
+          class="button"
+          @click="emit('say', chosen.id, outcome.id)"
+        >
+          {{ outcome.name }}
+        </button>
+      </p>
+    </details>
+    <ul v-if="done.length" class="done">
+      <li v-for="test in done" :key="test.id">
+        {{ test.name }}: <b>{{ test.outcomeName }}</b>
+        <button v-if="!disabled" class="button plain small" @click="emit('say', test.id, null)">
+          take back
+        </button>
+      </li>
+    </ul>
+    <h2>What to try</h2>
+    <ol class="remedies">
+      <li v-for="remedy in ranking.remedies" :key="remedy.cause">
+        {{ remedy.remedy }}
+        <span class="small soft">
+          Against {{ remedy.name.toLowerCase()
+          }}{{ remedy.minutes ? `, ${remedy.minutes} min` : '' }}.
+        </span>
+        <span v-if="remedy.testFirst" class="small call">
+          First: {{ remedy.testFirst.toLowerCase() }}.</span
+        >
+      </li>
+    </ol>
+    <p v-if="!ranking.remedies.length" class="soft">Say more of what is seen first.</p>
+    <p class="small soft">
+      Follow the maker's data sheet and local rules. Power off before hands go near moving parts,
+      mains or heaters; hot ends burn.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.tests {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 0.6rem;
+}
+
+.test {
+  display: grid;
+  gap: 0.4rem;
+  padding: 0.7rem 0.9rem;
+  background: var(--sheet);
+  border-top: 3px solid var(--ink);
+}
+
+.outcomes {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+}
+
+ol,
+ul {
+  margin: 0;
+  padding-left: 1.2rem;
+}
+
+.remedies li {
+  margin-bottom: 0.4rem;
+}
+
+select {
+  min-height: 2.4rem;
+  max-width: 100%;
+  margin: 0.4rem 0;
+}
+
+summary {
+  cursor: pointer;
+  min-height: 2rem;
+}
+</style>
