@@ -110,6 +110,7 @@ li {
 
 select {
   min-height: 2.4rem;
-  max-width: 100%;
+  width: 100%;
+  min-width: 0;
 }
 </style>

@@ -83,8 +83,8 @@ function strength(log10: number): string {
       <h3>Why</h3>
       <ul>
         <li v-for="push in why.pushes" :key="push.kind + push.id">
+          {{ push.name }}:
           <span :class="{ call: push.log10 < 0 }">{{ strength(push.log10) }}</span>
-          {{ push.name }}
         </li>
       </ul>
       <template v-if="why.instead.length">

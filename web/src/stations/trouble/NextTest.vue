@@ -143,7 +143,8 @@ ul {
 
 select {
   min-height: 2.4rem;
-  max-width: 100%;
+  width: 100%;
+  min-width: 0;
   margin: 0.4rem 0;
 }
 

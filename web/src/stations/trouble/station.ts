@@ -6,7 +6,20 @@ export default {
   key: 'x',
   help: 'find out what went wrong, and what would tell',
   onPhone: 'more',
+  pages: [
+    {
+      name: 'Practise',
+      path: '/trouble/practise',
+      key: 'y',
+      help: 'made-up cases to learn on',
+    },
+  ],
   routes: [
+    {
+      path: '/trouble/practise',
+      component: () => import('./PractisePage.vue'),
+      meta: { title: 'Practise', how: 'trouble' },
+    },
     {
       path: '/trouble',
       component: () => import('./TroubleStation.vue'),

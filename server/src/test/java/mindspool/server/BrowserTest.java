@@ -82,6 +82,9 @@ class BrowserTest extends BrowserPages {
         "/print/compare",
         "/print/jobs/15",
         "/print/runs/9",
+        "/trouble",
+        "/trouble/1",
+        "/trouble/practise?case=7",
         "/how/moisture"
       })
   void pagesAreAccessibleAndQuiet(String path) {
@@ -633,6 +636,58 @@ class BrowserTest extends BrowserPages {
         assertThat(overflow).as(path + " at " + width).isLessThanOrEqualTo(0);
       }
     }
+  }
+
+  @Test
+  void aTroubleIsToldTestedClosedAndOpenedAgain() {
+    page.navigate("/trouble");
+    page.getByLabel("In a few words").fill("corners of the sign");
+    page.getByTestId("begin-case").click();
+    Locator headline = page.getByTestId("case-headline");
+    assertThat(headline).hasText("corners of the sign: what is seen?");
+    page.getByTestId("find-sign").fill("popping noise");
+    answer("pop", "yes");
+    assertThat(page.getByTestId("signs-said")).containsText("pops or hisses");
+    page.getByTestId("find-sign").fill("stringy hairs");
+    answer("string", "yes");
+    page.getByTestId("find-sign").fill("");
+    assertThat(headline).containsText("wet filament");
+    Locator next = page.getByTestId("next-test");
+    assertThat(next).isVisible();
+    String test = next.locator("h3").innerText();
+    next.locator(".outcomes button").first().click();
+    assertThat(page.locator(".done")).containsText(test);
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("take back")).click();
+    assertThat(page.locator(".done")).hasCount(0);
+    page.getByTestId("close-case").click();
+    assertThat(headline).containsText("it was wet filament");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Open it again")).click();
+    assertThat(headline).containsText("wet filament");
+    assertThat(page.getByTestId("close-case")).isVisible();
+  }
+
+  private void answer(String sign, String said) {
+    page.getByTestId("signs-found")
+        .getByTestId("sign-" + sign)
+        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(said).setExact(true))
+        .click();
+  }
+
+  @Test
+  void aMadeUpCaseIsAskedNamedAndLookedBackOn() {
+    page.navigate("/trouble/practise?case=7&level=CLEAR");
+    page.getByTestId("practice-sign").fill("popping");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("The nozzle pops")).click();
+    assertThat(page.locator("main")).containsText("So far 0.5 min of work");
+    page.getByTestId("practice-test").selectOption("t_pull");
+    assertThat(page.locator("main")).containsText("So far 2.5 min of work");
+    page.getByTestId("practice-cause-0").selectOption("wet");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Name it and look back"))
+        .click();
+    assertThat(page.getByTestId("hidden-cause")).isVisible();
+    assertThat(page.locator("main")).containsText("How it stood after each step");
+    page.getByTestId("another-case").click();
+    assertThat(page.getByTestId("hidden-cause")).hasCount(0);
   }
 
   @Test

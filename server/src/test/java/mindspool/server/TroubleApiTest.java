@@ -208,4 +208,31 @@ class TroubleApiTest extends PrintingTest {
     JsonNode ofPrinter = opened("{\"printerId\": %d}".formatted(printer));
     assertThat(ofPrinter.get("printer").asString()).isEqualTo("Press " + made);
   }
+
+  @Test
+  void aMadeUpCaseIsAskedTestedAndLookedBackOn() {
+    JsonNode practice = api.get("/api/practice/7?level=USUAL").body();
+    assertThat(practice.get("seen")).isNotEmpty();
+    assertThat(api.get("/api/practice/7").body()).isEqualTo(practice);
+    String steps = "{\"level\": \"USUAL\", \"steps\": [{\"test\": true, \"id\": \"t_pull\"}]";
+    JsonNode answers = api.post("/api/practice/7/answers", steps + "}").body();
+    assertThat(answers.at("/0/minutes").asDouble()).isEqualTo(2);
+    JsonNode review = api.post("/api/practice/7/review", steps + ", \"causes\": [\"wet\"]}").body();
+    String hidden = review.at("/causes/0/id").asString();
+    assertThat(review.get("right").asBoolean()).isEqualTo(hidden.equals("wet"));
+    assertThat(review.get("way").size()).isEqualTo(1);
+    JsonNode again =
+        api.post("/api/practice/7/review", steps + ", \"causes\": [\"%s\"]}".formatted(hidden))
+            .body();
+    assertThat(again.get("right").asBoolean()).isTrue();
+    assertThat(api.get("/api/practice/-1").field()).isEqualTo("seed");
+    assertThat(api.get("/api/practice/7?level=NONE").status()).isBetween(400, 422);
+    assertThat(api.post("/api/practice/7/review", steps + "}").field()).isEqualTo("causes");
+    assertThat(
+            api.post(
+                    "/api/practice/7/answers",
+                    "{\"steps\": [{\"test\": true, \"id\": \"t_moon\"}]}")
+                .field())
+        .isEqualTo("tests");
+  }
 }

@@ -68,8 +68,9 @@ final class CausePosterior {
         .forEach(
             (id, outcome) -> {
               TroubleTest test = knowledge.test(id);
+              double[] with = knowledge.outcomeChances(test)[test.outcomeIds().indexOf(outcome)];
               for (int i = 0; i <= causes.size(); i++) {
-                answers[i] += Math.log(test.chances(idOf(i)).get(outcome));
+                answers[i] += Math.log(with[i]);
               }
             });
     share = shares();
@@ -134,10 +135,6 @@ final class CausePosterior {
     }
     weights[causes.size()] = UNKNOWN_SHARE;
     return weights;
-  }
-
-  private String idOf(int index) {
-    return index < causes.size() ? causes.get(index).id() : "";
   }
 
   /** How likely a sign is with a cause; with the unknown one for the last index. */
@@ -232,15 +229,7 @@ final class CausePosterior {
 
   /** By how much a test narrows it on average, bits. */
   double gainBits(TroubleTest test) {
-    List<String> outcomes = test.outcomeIds();
-    double[][] chances = new double[outcomes.size()][share.length];
-    for (int i = 0; i < share.length; i++) {
-      Map<String, Double> with = test.chances(idOf(i));
-      for (int o = 0; o < outcomes.size(); o++) {
-        chances[o][i] = with.get(outcomes.get(o));
-      }
-    }
-    return gainBits(chances);
+    return gainBits(knowledge.outcomeChances(test));
   }
 
   /** By how much it narrows on average to ask for a sign, bits; its family left aside. */

@@ -52,6 +52,9 @@ public final class CauseRanking {
   private final CausePosterior posterior;
   private final List<Ranked> causes;
 
+  /** Found when it is first asked for. */
+  private Optional<NextTest> proposed;
+
   private CauseRanking(TroubleKnowledge knowledge, Evidence evidence) {
     this.knowledge = knowledge;
     this.evidence = evidence;
@@ -193,6 +196,13 @@ public final class CauseRanking {
 
   /** What to test next; none where it is settled or no test would tell enough. */
   public Optional<NextTest> nextTest() {
+    if (proposed == null) {
+      proposed = findNextTest();
+    }
+    return proposed;
+  }
+
+  private Optional<NextTest> findNextTest() {
     Ranked best = causes.get(0);
     if (best.share() > SETTLED) {
       return testFirst(best.cause())

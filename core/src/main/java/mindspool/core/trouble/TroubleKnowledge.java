@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.concurrent.ConcurrentHashMap;
 import mindspool.core.InvalidValueException;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
@@ -61,6 +62,8 @@ public final class TroubleKnowledge {
 
   /** By cause and fact: how many times as common it is then. */
   private final Map<String, Map<String, Double>> factors;
+
+  private final Map<String, double[][]> outcomeChances = new ConcurrentHashMap<>();
 
   private TroubleKnowledge(
       Map<String, Sign> signs,
@@ -237,6 +240,29 @@ public final class TroubleKnowledge {
       not *= 1 - link(cause, sign).orElse(0);
     }
     return 1 - not;
+  }
+
+  /**
+   * How likely each outcome of a test is with each cause, the unknown one last; computed once.
+   *
+   * @return by outcome, in the order of {@link TroubleTest#outcomeIds}, then by cause
+   */
+  double[][] outcomeChances(TroubleTest test) {
+    return outcomeChances.computeIfAbsent(
+        test.id(),
+        id -> {
+          List<String> outcomes = test.outcomeIds();
+          double[][] chances = new double[outcomes.size()][causes.size() + 1];
+          List<String> ids = new ArrayList<>(causes.keySet());
+          ids.add("");
+          for (int i = 0; i < ids.size(); i++) {
+            Map<String, Double> with = test.chances(ids.get(i));
+            for (int o = 0; o < outcomes.size(); o++) {
+              chances[o][i] = with.get(outcomes.get(o));
+            }
+          }
+          return chances;
+        });
   }
 
   /** How many times as common a cause is with a fact; 1 where that says nothing of it. */

@@ -203,6 +203,7 @@ class TroubleController {
     TroubleKnowledge table = troubles.table();
     return new TroubleKnowledgeView(
         table.signs().stream()
+            .sorted(Comparator.comparing(Sign::seen))
             .map(
                 it ->
                     new SignKnowledgeView(
