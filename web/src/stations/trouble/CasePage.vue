@@ -33,10 +33,17 @@ const { view, problem } = usePolled(
   async () => answer(client.GET('/api/troubles/{id}', path.value)),
   () => 60_000,
 )
-/** What the last answer to an act said, until the page is read again. */
+/** What the last answer to an act said: it may be newer than what was read. */
 const latest = ref<Case | null>(null)
-watch(view, () => (latest.value = null))
-const trouble = computed(() => latest.value ?? view.value ?? null)
+watch(
+  () => props.id,
+  () => (latest.value = null),
+)
+const trouble = computed(() => {
+  const read = view.value ?? null
+  const said = latest.value
+  return said !== null && (read === null || said.version >= read.version) ? said : read
+})
 const isOpen = computed(() => trouble.value !== null && trouble.value.closing === null)
 const nowS = computed(() => (trouble.value, Date.now() / 1000))
 
@@ -57,23 +64,29 @@ const headline = computed(() => {
     : `${it.title}: ${first.word} ${first.name.charAt(0).toLowerCase()}${first.name.slice(1)}`
 })
 
-async function attempt(act: () => Promise<Case>) {
-  try {
-    latest.value = await act()
-    saving.value = null
-  } catch (cause) {
-    saving.value = Problem.of(cause)
-  }
+/** Acts one after the other: a quick second tap is a change of what the first one made. */
+let queue = Promise.resolve()
+
+function attempt(act: () => Promise<Case>) {
+  queue = queue.then(async () => {
+    try {
+      latest.value = await act()
+      saving.value = null
+    } catch (cause) {
+      saving.value = Problem.of(cause)
+    }
+  })
+  return queue
 }
 
 type Answers = Partial<Omit<Schemas['TroubleAnswersRequest'], 'version'>>
 
-function say(answers: Answers, words: string) {
+function say(answers: () => Answers, words: string) {
   return attempt(() =>
     acts.record(
       client.PUT('/api/troubles/{id}/answers', {
         ...path.value,
-        body: { version: trouble.value?.version, ...answers },
+        body: { version: trouble.value?.version, ...answers() },
       }),
       words,
     ),
@@ -90,49 +103,46 @@ const tests = computed(() =>
   Object.fromEntries((trouble.value?.tests ?? []).map((each) => [each.id, each.outcome])),
 )
 
-function saySign(id: string, said: Answer | null) {
-  const next = { ...signs.value }
-  if (said === null) {
+function changed<T>(from: Record<string, T>, id: string, to: T | null): Record<string, T> {
+  const next = { ...from }
+  if (to === null) {
     delete next[id]
   } else {
-    next[id] = said
+    next[id] = to
   }
-  return say({ signs: next }, 'Noted what is seen')
+  return next
+}
+
+function saySign(id: string, said: Answer | null) {
+  return say(() => ({ signs: changed(signs.value, id, said) }), 'Noted what is seen')
 }
 
 function sayTest(id: string, outcome: string | null) {
-  const next = { ...tests.value }
-  if (outcome === null) {
-    delete next[id]
-  } else {
-    next[id] = outcome
-  }
-  return say({ tests: next }, 'Noted the test')
+  return say(() => ({ tests: changed(tests.value, id, outcome) }), 'Noted the test')
+}
+
+function struckOut(): string[] {
+  const facts = (trouble.value?.facts ?? []).filter((fact) => fact.struck).map((fact) => fact.id)
+  return trouble.value?.moisture?.struck ? [...facts, 'moisture'] : facts
 }
 
 function strike(id: string, struck: boolean) {
-  const known = new Set(
-    (trouble.value?.facts ?? []).filter((fact) => fact.struck).map((fact) => fact.id),
+  return say(
+    () => ({ struck: [...struckOut().filter((each) => each !== id), ...(struck ? [id] : [])] }),
+    struck ? 'Struck out' : 'Counts again',
   )
-  if (trouble.value?.moisture?.struck) {
-    known.add('moisture')
-  }
-  if (struck) {
-    known.add(id)
-  } else {
-    known.delete(id)
-  }
-  return say({ struck: [...known] }, struck ? 'Struck out' : 'Counts again')
 }
 
 function addFact(id: string) {
-  const said = (trouble.value?.facts ?? []).filter((fact) => fact.said).map((fact) => fact.id)
-  return say({ facts: [...new Set([...said, id])] }, 'Noted')
+  return say(() => {
+    const said = (trouble.value?.facts ?? []).filter((fact) => fact.said).map((fact) => fact.id)
+    return { facts: [...new Set([...said, id])] }
+  }, 'Noted')
 }
 
 const habit = computed({
   get: () => trouble.value?.habit ?? 'NONE',
-  set: (chosen) => void say({ habit: chosen }, 'Read with another habit'),
+  set: (chosen) => void say(() => ({ habit: chosen }), 'Read with another habit'),
 })
 const HABITS = [
   { value: 'NONE', label: 'By the records' },

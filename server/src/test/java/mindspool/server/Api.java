@@ -111,6 +111,22 @@ final class Api {
                     BodyPublishers.ofByteArray(after))));
   }
 
+  /** Two files of one request, named file and second. */
+  Answer uploadTwo(String path, byte[] file, byte[] second) {
+    String boundary = UUID.randomUUID().toString();
+    String head = "--%s\r\nContent-Disposition: form-data; name=\"%s\"; filename=\"%s\"\r\n\r\n";
+    return send(
+        HttpRequest.newBuilder(URI.create(base + path))
+            .header("Content-Type", "multipart/form-data; boundary=" + boundary)
+            .POST(
+                BodyPublishers.concat(
+                    BodyPublishers.ofString(head.formatted(boundary, "file", "first")),
+                    BodyPublishers.ofByteArray(file),
+                    BodyPublishers.ofString("\r\n" + head.formatted(boundary, "second", "second")),
+                    BodyPublishers.ofByteArray(second),
+                    BodyPublishers.ofString("\r\n--" + boundary + "--\r\n"))));
+  }
+
   Answer send(HttpRequest.Builder request) {
     try {
       HttpResponse<String> raw = client.send(request.build(), HttpResponse.BodyHandlers.ofString());

@@ -622,7 +622,10 @@ class BrowserTest extends BrowserPages {
           "/print/choose",
           "/print/compare",
           "/print/jobs/15",
-          "/print/runs/9"
+          "/print/runs/9",
+          "/trouble",
+          "/trouble/1",
+          "/trouble/practise?case=7"
         }) {
       page.setViewportSize(360, 844);
       page.navigate(path);
@@ -678,14 +681,14 @@ class BrowserTest extends BrowserPages {
     page.navigate("/trouble/practise?case=7&level=CLEAR");
     page.getByTestId("practice-sign").fill("popping");
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("The nozzle pops")).click();
-    assertThat(page.locator("main")).containsText("So far 0.5 min of work");
+    assertThat(page.locator("#main")).containsText("So far 0.5 min of work");
     page.getByTestId("practice-test").selectOption("t_pull");
-    assertThat(page.locator("main")).containsText("So far 2.5 min of work");
+    assertThat(page.locator("#main")).containsText("So far 2.5 min of work");
     page.getByTestId("practice-cause-0").selectOption("wet");
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Name it and look back"))
         .click();
     assertThat(page.getByTestId("hidden-cause")).isVisible();
-    assertThat(page.locator("main")).containsText("How it stood after each step");
+    assertThat(page.locator("#main")).containsText("How it stood after each step");
     page.getByTestId("another-case").click();
     assertThat(page.getByTestId("hidden-cause")).hasCount(0);
   }

@@ -25,6 +25,8 @@ import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.StreamSupport;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Tag;
@@ -242,6 +244,12 @@ class ContractExamplesTest {
   private static byte[] file(Call call) throws IOException {
     if (call.path.equals(UPLOAD)) {
       return LOG.getBytes(StandardCharsets.UTF_8);
+    }
+    if (call.path.equals("/api/calc/lines")) {
+      return IntStream.range(0, 200)
+          .mapToObj(i -> String.valueOf(100 + i % 20))
+          .collect(Collectors.joining("\n"))
+          .getBytes(StandardCharsets.UTF_8);
     }
     if (!call.path.equals(PHOTO_FILE)) {
       return PRINT_FILE.getBytes(StandardCharsets.UTF_8);

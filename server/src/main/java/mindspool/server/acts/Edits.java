@@ -140,7 +140,17 @@ public class Edits extends FactBook<Edit> {
     if (field.endsWith("S") && value.isIntegralNumber()) {
       return Instant.ofEpochSecond(value.asLong()).toString();
     }
-    return value.isValueNode() ? value.asString() : value.toString();
+    return value.isValueNode() ? plain(value.asString()) : value.toString();
+  }
+
+  /** Lists and maps are kept as JSON; a person reads them without its marks. */
+  private static String plain(String text) {
+    if (!text.startsWith("{") && !text.startsWith("[")) {
+      return text;
+    }
+    String words =
+        text.replaceAll("[\\[\\]{}\"]", "").replace(",", ", ").replace(":", ": ").strip();
+    return words.isEmpty() ? "none" : words;
   }
 
   @Override

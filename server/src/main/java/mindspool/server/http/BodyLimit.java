@@ -40,7 +40,17 @@ class BodyLimit extends OncePerRequestFilter {
 
   /** Ends of paths that take a file, with what it may have, MB. */
   private static final Map<String, Integer> FILES =
-      Map.of("/climate-files", 20, "/photo-files", 20, "/part-files", 512, "/calc/part", 512);
+      Map.of(
+          "/climate-files",
+          20,
+          "/photo-files",
+          20,
+          "/part-files",
+          512,
+          "/calc/part",
+          512,
+          "/calc/lines",
+          40);
 
   private static final Set<String> LONG_LISTS = Set.of("/api/calc/moisture");
 

@@ -138,6 +138,11 @@ class LiveExamples {
         "select min(s.job_id) from job_sheet s join print_job j on j.id = s.job_id"
             + " where j.started_s is null and j.done_s is null and j.removed_s is null");
     id(values, "partJob", "select coalesce(max(job_id), 0) from part_file where removed_s is null");
+    id(
+        values,
+        "meshJob",
+        "select coalesce(max(job_id), 0) from part_file where removed_s is null"
+            + " and analysis like '{\"kind\":\"stl\"%'");
     id(values, "photo", "select coalesce(max(id), 0) from photo where removed_s is null");
     newest(values, "run", "print_run", "removed_s is null and ended_s is null");
     newest(values, "trouble", "trouble", "removed_s is null and closed_s is null");

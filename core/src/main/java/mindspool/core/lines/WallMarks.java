@@ -1,0 +1,41 @@
+package mindspool.core.lines;
+
+import mindspool.core.InvalidValueException;
+import mindspool.core.Require;
+
+/**
+ * Where a wall is in a picture, px, and how high it is, mm.
+ *
+ * @param bottomX of a point on its lowest layer
+ * @param topX of the point above it on its highest
+ */
+public record WallMarks(double bottomX, double bottomY, double topX, double topY, double heightMm) {
+
+  /** Fewer pixels tell nothing of lines. */
+  private static final double LEAST_PX = 64;
+
+  public WallMarks {
+    Require.within("heightMm", heightMm, 1, 2000, "mm");
+  }
+
+  /** Length of the wall in the picture, px. */
+  public double lengthPx() {
+    return Math.hypot(topX - bottomX, topY - bottomY);
+  }
+
+  /** Refuses marks outside of a picture or too near to one another. */
+  public WallMarks within(GreyPicture picture) {
+    Require.within("bottomX", bottomX, 0, picture.width() - 1, "px");
+    Require.within("topX", topX, 0, picture.width() - 1, "px");
+    Require.within("bottomY", bottomY, 0, picture.height() - 1, "px");
+    Require.within("topY", topY, 0, picture.height() - 1, "px");
+    if (lengthPx() < LEAST_PX) {
+      throw new InvalidValueException(
+          "topY",
+          Math.round(lengthPx()) + " px from the lower mark",
+          "at least " + Math.round(LEAST_PX) + " px",
+          "Mark the lowest and the highest layer, or take the photograph nearer.");
+    }
+    return this;
+  }
+}

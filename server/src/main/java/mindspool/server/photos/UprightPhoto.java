@@ -1,0 +1,114 @@
+package mindspool.server.photos;
+
+import com.drew.imaging.ImageMetadataReader;
+import com.drew.imaging.ImageProcessingException;
+import com.drew.metadata.exif.ExifIFD0Directory;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.Iterator;
+import java.util.Locale;
+import java.util.Set;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReadParam;
+import javax.imageio.ImageReader;
+import javax.imageio.stream.ImageInputStream;
+import mindspool.core.InvalidValueException;
+import net.coobird.thumbnailator.filters.ImageFilter;
+import net.coobird.thumbnailator.util.exif.ExifFilterUtils;
+import net.coobird.thumbnailator.util.exif.Orientation;
+
+/** Reads photographs as they were seen: upright, on white, without what else is in the file. */
+public final class UprightPhoto {
+
+  /** More than any camera in use has, and still read within memory, as pixels are skipped. */
+  private static final long MOST_PIXELS = 120_000_000;
+
+  private static final Set<String> FORMATS = Set.of("jpeg", "png");
+  private static final String ALLOWED = "a JPEG or PNG picture of up to 120 megapixels";
+
+  private UprightPhoto() {}
+
+  /**
+   * Reads a photograph. Refuses what is no JPEG or PNG, is damaged, animated or too large.
+   *
+   * @param name for sentences
+   * @param mostPx longest side; a larger one is thinned to between this and half of it
+   */
+  public static BufferedImage read(InputStream file, String name, int mostPx) {
+    try {
+      return read(file.readAllBytes(), name, mostPx);
+    } catch (InvalidValueException e) {
+      throw e;
+    } catch (IOException | IllegalArgumentException | IndexOutOfBoundsException e) {
+      throw damaged(name);
+    }
+  }
+
+  static InvalidValueException damaged(String name) {
+    return refused(name + " cannot be read", "It is damaged or cut short; take or copy it again.");
+  }
+
+  private static BufferedImage read(byte[] bytes, String name, int mostPx) throws IOException {
+    try (ImageInputStream input = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
+      Iterator<ImageReader> readers = ImageIO.getImageReaders(input);
+      while (readers.hasNext()) {
+        ImageReader reader = readers.next();
+        if (FORMATS.contains(reader.getFormatName().toLowerCase(Locale.ROOT))) {
+          try {
+            reader.setInput(input, true, true);
+            return thinned(reader, orientation(bytes), name, mostPx);
+          } finally {
+            reader.dispose();
+          }
+        }
+      }
+      throw refused(name + " is none", "Take a photograph with a phone, or save it as JPEG first.");
+    }
+  }
+
+  /** How the camera was held, by the word for it in the file. */
+  private static Orientation orientation(byte[] bytes) {
+    try {
+      ExifIFD0Directory words =
+          ImageMetadataReader.readMetadata(new ByteArrayInputStream(bytes))
+              .getFirstDirectoryOfType(ExifIFD0Directory.class);
+      Integer said = words == null ? null : words.getInteger(ExifIFD0Directory.TAG_ORIENTATION);
+      return said == null || said < 1 || said > 8 ? Orientation.TOP_LEFT : Orientation.typeOf(said);
+    } catch (ImageProcessingException | IOException e) {
+      // Words that cannot be read turn nothing.
+      return Orientation.TOP_LEFT;
+    }
+  }
+
+  private static BufferedImage thinned(
+      ImageReader reader, Orientation orientation, String name, int mostPx) throws IOException {
+    int width = reader.getWidth(0);
+    int height = reader.getHeight(0);
+    if ((long) width * height > MOST_PIXELS) {
+      throw refused(
+          name + " has " + width + " × " + height + " pixels", "Make it smaller before adding it.");
+    }
+    ImageReadParam param = reader.getDefaultReadParam();
+    int every = Math.max(1, Math.max(width, height) / mostPx);
+    param.setSourceSubsampling(every, every, 0, 0);
+    BufferedImage read = reader.read(0, param);
+    ImageFilter upright = ExifFilterUtils.getFilterForOrientation(orientation);
+    return onWhite(upright.apply(read));
+  }
+
+  /** Without transparency, which JPEG does not have. */
+  private static BufferedImage onWhite(BufferedImage from) {
+    BufferedImage white =
+        new BufferedImage(from.getWidth(), from.getHeight(), BufferedImage.TYPE_INT_RGB);
+    java.awt.Graphics2D graphics = white.createGraphics();
+    graphics.drawImage(from, 0, 0, java.awt.Color.WHITE, null);
+    graphics.dispose();
+    return white;
+  }
+
+  private static InvalidValueException refused(String value, String advice) {
+    return new InvalidValueException("file", value, ALLOWED, advice);
+  }
+}
