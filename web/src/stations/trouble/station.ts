@@ -8,6 +8,12 @@ export default {
   onPhone: 'more',
   pages: [
     {
+      name: 'Lines',
+      path: '/trouble/lines',
+      key: 'n',
+      help: 'lines on walls: the same twice, and how far apart',
+    },
+    {
       name: 'Practise',
       path: '/trouble/practise',
       key: 'y',
@@ -15,6 +21,11 @@ export default {
     },
   ],
   routes: [
+    {
+      path: '/trouble/lines',
+      component: () => import('./LinesPage.vue'),
+      meta: { title: 'Lines on a wall', how: 'trouble' },
+    },
     {
       path: '/trouble/practise',
       component: () => import('./PractisePage.vue'),

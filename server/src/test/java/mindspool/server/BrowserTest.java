@@ -9,12 +9,16 @@ import com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.LoadState;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.Random;
 import java.util.regex.Pattern;
+import javax.imageio.ImageIO;
 import mindspool.simulators.DevicePublisher;
 import mindspool.simulators.WeirLane;
 import org.junit.jupiter.api.Tag;
@@ -85,6 +89,7 @@ class BrowserTest extends BrowserPages {
         "/trouble",
         "/trouble/1",
         "/trouble/practise?case=7",
+        "/trouble/lines",
         "/how/moisture"
       })
   void pagesAreAccessibleAndQuiet(String path) {
@@ -625,7 +630,8 @@ class BrowserTest extends BrowserPages {
           "/print/runs/9",
           "/trouble",
           "/trouble/1",
-          "/trouble/practise?case=7"
+          "/trouble/practise?case=7",
+          "/trouble/lines"
         }) {
       page.setViewportSize(360, 844);
       page.navigate(path);
@@ -691,6 +697,30 @@ class BrowserTest extends BrowserPages {
     assertThat(page.locator("#main")).containsText("How it stood after each step");
     page.getByTestId("another-case").click();
     assertThat(page.getByTestId("hidden-cause")).hasCount(0);
+  }
+
+  @Test
+  void linesOfAPhotographedWallAreMatchedToTheMachine() throws IOException {
+    BufferedImage wall = new BufferedImage(300, 800, BufferedImage.TYPE_INT_RGB);
+    Random noise = new Random(4);
+    for (int y = 0; y < 800; y++) {
+      for (int x = 0; x < 300; x++) {
+        // Marks lie at a tenth of the height from both ends; 20 px are a millimetre.
+        double value = 120 + 15 * Math.sin(2 * Math.PI * y / 40.0) + 5 * noise.nextGaussian();
+        int grey = (int) Math.max(0, Math.min(255, value));
+        wall.setRGB(x, y, grey << 16 | grey << 8 | grey);
+      }
+    }
+    ByteArrayOutputStream picture = new ByteArrayOutputStream();
+    ImageIO.write(wall, "png", picture);
+    page.navigate("/trouble/lines");
+    page.getByTestId("wall-first")
+        .setInputFiles(new FilePayload("wall.png", "image/png", picture.toByteArray()));
+    page.getByLabel("Height between the marks, mm").fill("32");
+    page.getByText("What repeats in the machine").click();
+    page.getByLabel("Screw, a thread, mm").fill("2");
+    page.getByTestId("compare-lines").click();
+    assertThat(page.getByTestId("spacings-0")).containsText("the thread of the screw, 2.00 mm");
   }
 
   @Test

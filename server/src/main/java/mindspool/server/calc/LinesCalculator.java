@@ -20,8 +20,8 @@ import mindspool.core.lines.WallProfile;
 import mindspool.server.http.Asks;
 import mindspool.server.http.MayBeNull;
 import mindspool.server.photos.UprightPhoto;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.MediaType;
-import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -143,7 +143,7 @@ class LinesCalculator {
   LinesAnswer lines(
       @RequestParam("file") MultipartFile file,
       @RequestParam(value = "second", required = false) MultipartFile second,
-      @ModelAttribute LinesMarks marks)
+      @ParameterObject LinesMarks marks)
       throws IOException {
     MachinePeriods machine = marks.periods();
     Seen first = seen("file", file, marks, false);
