@@ -15,34 +15,51 @@ export interface Wall {
 </script>
 
 <script setup lang="ts">
-import { onBeforeUnmount, ref, watch } from 'vue'
+import { nextTick, ref, watch } from 'vue'
 import NumberField from '@/parts/NumberField.vue'
 
 /** A photograph whose lowest and highest layer are marked by a tap or by the arrow keys. */
 const props = defineProps<{ name: 'first' | 'second'; title: string }>()
 const emit = defineEmits<{ change: [wall: Wall | null] }>()
 
+const MOST_SHOWN_PX = 1400
 const file = ref<File | null>(null)
-const shown = ref('')
+const canvas = ref<HTMLCanvasElement | null>(null)
+const problem = ref('')
 const size = ref({ width: 1, height: 1 })
 const marks = ref<{ bottom: Mark | null; top: Mark | null }>({ bottom: null, top: null })
 const next = ref<'bottom' | 'top'>('bottom')
 const heightMm = ref<number | null>(null)
 
-function choose(event: Event) {
+async function choose(event: Event) {
   const chosen = (event.target as HTMLInputElement).files?.[0] ?? null
-  URL.revokeObjectURL(shown.value)
-  file.value = chosen
-  shown.value = chosen ? URL.createObjectURL(chosen) : ''
+  file.value = null
   marks.value = { bottom: null, top: null }
+  problem.value = ''
   next.value = 'bottom'
+  if (chosen) {
+    try {
+      await show(chosen)
+    } catch {
+      problem.value = `${chosen.name} is no picture that can be shown. Choose a JPEG or PNG.`
+    }
+  }
 }
 
-/** Both marks begin inside of the picture, where the arrow keys can reach them. */
-function loaded(event: Event) {
-  const image = event.target as HTMLImageElement
-  size.value = { width: image.naturalWidth, height: image.naturalHeight }
-  const { width, height } = size.value
+/** Drawn here, upright; both marks begin inside, where the arrow keys can reach them. */
+async function show(chosen: File) {
+  const picture = await createImageBitmap(chosen)
+  const { width, height } = picture
+  size.value = { width, height }
+  file.value = chosen
+  await nextTick()
+  if (canvas.value) {
+    const scale = Math.min(1, MOST_SHOWN_PX / Math.max(width, height))
+    canvas.value.width = Math.round(width * scale)
+    canvas.value.height = Math.round(height * scale)
+    canvas.value.getContext('2d')?.drawImage(picture, 0, 0, canvas.value.width, canvas.value.height)
+  }
+  picture.close()
   marks.value = {
     bottom: { x: width / 2, y: 0.9 * height },
     top: { x: width / 2, y: 0.1 * height },
@@ -89,7 +106,6 @@ watch(
     ),
   { deep: true },
 )
-onBeforeUnmount(() => URL.revokeObjectURL(shown.value))
 
 const percent = (value: number, of: number) => `${(100 * value) / of}%`
 </script>
@@ -104,7 +120,8 @@ const percent = (value: number, of: number) => `${(100 * value) / of}%`
       :data-testid="`wall-${props.name}`"
       @change="choose"
     />
-    <template v-if="shown">
+    <p v-if="problem" class="call">{{ problem }}</p>
+    <template v-if="file">
       <div
         class="picture"
         tabindex="0"
@@ -113,7 +130,7 @@ const percent = (value: number, of: number) => `${(100 * value) / of}%`
         @click="tap"
         @keydown="press"
       >
-        <img :src="shown" alt="" @load="loaded" />
+        <canvas ref="canvas" />
         <template v-for="end in ['bottom', 'top'] as const" :key="end">
           <span
             v-if="marks[end]"
@@ -160,7 +177,7 @@ const percent = (value: number, of: number) => `${(100 * value) / of}%`
   cursor: crosshair;
 }
 
-img {
+canvas {
   display: block;
   max-width: 100%;
   max-height: 28rem;

@@ -23,6 +23,18 @@ public record WallMarks(double bottomX, double bottomY, double topX, double topY
     return Math.hypot(topX - bottomX, topY - bottomY);
   }
 
+  /** The same marks in a picture that has one of so many pixels. */
+  public WallMarks thinned(int every) {
+    return every == 1
+        ? this
+        : new WallMarks(
+            Math.floor(bottomX / every),
+            Math.floor(bottomY / every),
+            Math.floor(topX / every),
+            Math.floor(topY / every),
+            heightMm);
+  }
+
   /** Refuses marks outside of a picture or too near to one another. */
   public WallMarks within(GreyPicture picture) {
     Require.within("bottomX", bottomX, 0, picture.width() - 1, "px");

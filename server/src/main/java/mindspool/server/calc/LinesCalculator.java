@@ -174,10 +174,13 @@ class LinesCalculator {
       return new Seen(WallProfile.of(values, height / Math.max(1, values.length)), null);
     }
     GreyPicture picture;
+    int every;
     try (InputStream in = file.getInputStream()) {
-      picture = grey(UprightPhoto.read(in, field, MOST_PX));
+      UprightPhoto photo = UprightPhoto.read(in, field, MOST_PX);
+      picture = grey(photo.image());
+      every = photo.every();
     }
-    WallMarks wall = isSecond ? marks.second() : marks.first();
+    WallMarks wall = (isSecond ? marks.second() : marks.first()).thinned(every);
     return new Seen(WallProfile.of(picture, wall), caution(picture, wall));
   }
 

@@ -22,7 +22,7 @@ record ScaledPhoto(byte[] large, byte[] small, int widthPx, int heightPx) {
 
   /** Makes a photograph ready; refuses what {@link UprightPhoto} does. */
   static ScaledPhoto of(InputStream file, String name) {
-    BufferedImage turned = UprightPhoto.read(file, name, 2 * LARGE_PX);
+    BufferedImage turned = UprightPhoto.read(file, name, 2 * LARGE_PX).image();
     try {
       BufferedImage large = fit(turned, LARGE_PX);
       return new ScaledPhoto(

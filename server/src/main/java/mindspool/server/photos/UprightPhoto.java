@@ -19,8 +19,12 @@ import net.coobird.thumbnailator.filters.ImageFilter;
 import net.coobird.thumbnailator.util.exif.ExifFilterUtils;
 import net.coobird.thumbnailator.util.exif.Orientation;
 
-/** Reads photographs as they were seen: upright, on white, without what else is in the file. */
-public final class UprightPhoto {
+/**
+ * A photograph as it was seen: upright, on white, without what else is in the file.
+ *
+ * @param every of so many pixels of the file, in both directions, one is in the image
+ */
+public record UprightPhoto(BufferedImage image, int every) {
 
   /** More than any camera in use has, and still read within memory, as pixels are skipped. */
   private static final long MOST_PIXELS = 120_000_000;
@@ -28,15 +32,13 @@ public final class UprightPhoto {
   private static final Set<String> FORMATS = Set.of("jpeg", "png");
   private static final String ALLOWED = "a JPEG or PNG picture of up to 120 megapixels";
 
-  private UprightPhoto() {}
-
   /**
    * Reads a photograph. Refuses what is no JPEG or PNG, is damaged, animated or too large.
    *
    * @param name for sentences
    * @param mostPx longest side; a larger one is thinned to between this and half of it
    */
-  public static BufferedImage read(InputStream file, String name, int mostPx) {
+  public static UprightPhoto read(InputStream file, String name, int mostPx) {
     try {
       return read(file.readAllBytes(), name, mostPx);
     } catch (InvalidValueException e) {
@@ -50,7 +52,7 @@ public final class UprightPhoto {
     return refused(name + " cannot be read", "It is damaged or cut short; take or copy it again.");
   }
 
-  private static BufferedImage read(byte[] bytes, String name, int mostPx) throws IOException {
+  private static UprightPhoto read(byte[] bytes, String name, int mostPx) throws IOException {
     try (ImageInputStream input = ImageIO.createImageInputStream(new ByteArrayInputStream(bytes))) {
       Iterator<ImageReader> readers = ImageIO.getImageReaders(input);
       while (readers.hasNext()) {
@@ -82,7 +84,7 @@ public final class UprightPhoto {
     }
   }
 
-  private static BufferedImage thinned(
+  private static UprightPhoto thinned(
       ImageReader reader, Orientation orientation, String name, int mostPx) throws IOException {
     int width = reader.getWidth(0);
     int height = reader.getHeight(0);
@@ -95,7 +97,7 @@ public final class UprightPhoto {
     param.setSourceSubsampling(every, every, 0, 0);
     BufferedImage read = reader.read(0, param);
     ImageFilter upright = ExifFilterUtils.getFilterForOrientation(orientation);
-    return onWhite(upright.apply(read));
+    return new UprightPhoto(onWhite(upright.apply(read)), every);
   }
 
   /** Without transparency, which JPEG does not have. */
