@@ -367,8 +367,13 @@ section {
   padding-left: 0.8rem;
 }
 
+.case :deep(.segments) {
+  flex-wrap: wrap;
+}
+
 .close {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 0.6rem;
 }
 

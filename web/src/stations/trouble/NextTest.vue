@@ -81,7 +81,7 @@ function takes(test: { minutes: number; waitMinutes: number; costsPart: boolean 
         </button>
       </p>
     </details>
-    <ul v-if="done.length" class="done">
+    <ul v-if="done.length" data-testid="tests-done">
       <li v-for="test in done" :key="test.id">
         {{ test.name }}: <b>{{ test.outcomeName }}</b>
         <button v-if="!disabled" class="button plain small" @click="emit('say', test.id, null)">

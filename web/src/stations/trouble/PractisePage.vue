@@ -253,6 +253,10 @@ const wetness = computed(() => {
   margin-top: 0.6rem;
 }
 
+.practise :deep(.segments) {
+  flex-wrap: wrap;
+}
+
 .columns {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1.2fr);

@@ -665,9 +665,9 @@ class BrowserTest extends BrowserPages {
     assertThat(next).isVisible();
     String test = next.locator("h3").innerText();
     next.locator(".outcomes button").first().click();
-    assertThat(page.locator(".done")).containsText(test);
+    assertThat(page.getByTestId("tests-done")).containsText(test);
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("take back")).click();
-    assertThat(page.locator(".done")).hasCount(0);
+    assertThat(page.getByTestId("tests-done")).hasCount(0);
     page.getByTestId("close-case").click();
     assertThat(headline).containsText("it was wet filament");
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Open it again")).click();

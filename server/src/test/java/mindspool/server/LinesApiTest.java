@@ -98,7 +98,11 @@ class LinesApiTest extends ServerTest {
     assertThat(two("?heightMm=40", wall, wall).field()).isEqualTo("bottomX");
     assertThat(two("?heightMm=40&bottomX=1&bottomY=7000&topX=1&topY=1", wall, wall).field())
         .isEqualTo("bottomY");
-    assertThat(two(MARKS + "&screwLeadMm=-3", wall, wall).field()).isEqualTo("screwLeadMm");
+    assertThat(two(MARKS.replace("screwLeadMm=8", "screwLeadMm=-3"), wall, wall).field())
+        .isEqualTo("screwLeadMm");
+    Api.Answer worded = two("?heightMm=tall", wall, wall);
+    assertThat(worded.status()).isEqualTo(400);
+    assertThat(worded.field()).isEqualTo("heightMm");
     byte[] letter = "dear friend".getBytes(StandardCharsets.UTF_8);
     assertThat(two(MARKS, letter, wall).field()).isEqualTo("file");
     byte[] broken = "1\n2\nthree".getBytes(StandardCharsets.UTF_8);

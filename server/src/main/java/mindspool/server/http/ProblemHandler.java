@@ -23,6 +23,7 @@ import org.springframework.transaction.TransactionException;
 import org.springframework.transaction.UnexpectedRollbackException;
 import org.springframework.util.InvalidMimeTypeException;
 import org.springframework.web.HttpMediaTypeNotSupportedException;
+import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
@@ -65,6 +66,29 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
         HttpStatus.BAD_REQUEST,
         "A value cannot be read",
         new FieldProblem(e.getName(), String.valueOf(e.getValue()), "a " + type, ""));
+  }
+
+  /** One of many values in an address, such as the marks of a picture. */
+  @Override
+  protected ResponseEntity<Object> handleMethodArgumentNotValid(
+      MethodArgumentNotValidException e,
+      HttpHeaders headers,
+      HttpStatusCode status,
+      WebRequest request) {
+    return e.getBindingResult().getFieldErrors().stream()
+        .findFirst()
+        .map(
+            error ->
+                respond(
+                    problem(
+                        HttpStatus.BAD_REQUEST,
+                        "A value cannot be read",
+                        new FieldProblem(
+                            error.getField(),
+                            String.valueOf(error.getRejectedValue()),
+                            "a number",
+                            "Give it once."))))
+        .orElseGet(() -> super.handleMethodArgumentNotValid(e, headers, status, request));
   }
 
   /** Two acts at the same moment want what only one can have; the database keeps the rule. */
