@@ -314,7 +314,19 @@ describe('a case', () => {
 
 describe('the list of cases', () => {
   const answers = {
-    '/api/troubles': make('TroublesView', { open: [], closed: [], causes: [] }),
+    '/api/troubles': make('TroublesView', {
+      open: [],
+      closed: [],
+      causes: [],
+      standOuts: [
+        make('StandOutView', {
+          kind: 'plate',
+          name: 'Sheet A',
+          its: make('FailedShareView', { failed: 7, prints: 15, low: 0.31, high: 0.62 }),
+          others: make('FailedShareView', { failed: 3, prints: 46, low: 0.04, high: 0.14 }),
+        }),
+      ],
+    }),
     '/api/prints': make('PrintsView', {
       running: [],
       ended: [
@@ -357,6 +369,9 @@ describe('the list of cases', () => {
     expect(page.get('h1').text()).toBe('No open case')
     expect(page.text()).toContain('sign letters')
     expect(page.text()).not.toContain('hooks')
+    expect(page.text()).toContain(
+      '7 of 15 prints (31 % to 62 %); all others 3 of 46 prints (4 % to 14 %).',
+    )
     await page
       .findAll('button')
       .find((each) => each.text() === 'sign letters')

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { answer, client, Problem } from '@/api/client'
+import { answer, client, Problem, type Schemas } from '@/api/client'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import { ago, dateTime, grams, hours } from '@/parts/format'
 import { useFormProblem } from '@/parts/formProblem'
@@ -58,6 +58,13 @@ const spools = computed(() => [
     label: `${spool.code} ${spool.materialTitle} ${spool.colourName}`,
   })),
 ])
+const standOuts = computed(() => view.value?.troubles.standOuts ?? [])
+
+/** Counts with the band of their share: evidence, not a colour. */
+function counted(share: Schemas['FailedShareView']): string {
+  return `${share.failed} of ${share.prints} prints (${percent(share.low)} to ${percent(share.high)})`
+}
+
 const most = computed(() => Math.max(1, ...causes.value.map((each) => each.cases)))
 
 async function begin(body: { runId?: number; code?: string; printerId?: number; title?: string }) {
@@ -145,6 +152,16 @@ function percent(share: number): string {
         <button class="button primary" data-testid="begin-case">Look for the cause</button>
       </form>
       <ProblemNote v-if="opening" :problem="opening" />
+    </section>
+
+    <section v-if="standOuts.length" aria-labelledby="out-title">
+      <h2 id="out-title">Fails more often than the others</h2>
+      <ul class="lines">
+        <li v-for="each in standOuts" :key="each.kind + each.name">
+          <b>{{ each.kind }} {{ each.name }}:</b>
+          <span>{{ counted(each.its) }}; all others {{ counted(each.others) }}.</span>
+        </li>
+      </ul>
     </section>
 
     <section v-if="causes.length" aria-labelledby="causes-title">

@@ -88,6 +88,16 @@ class PartApiTest extends PrintingTest {
   }
 
   @Test
+  void theCalculatorLaysAMeshAsAsked() {
+    JsonNode stood = api.upload("/api/calc/part?downX=-2", "box.stl", box(), "UTC").body();
+    assertThat(stood.at("/boundsMm/z").asDouble()).isCloseTo(60, within(1e-4));
+    assertThat(stood.at("/footprint/areaMm2").asDouble()).isCloseTo(800, within(0.01));
+    assertThat(stood.get("volumeCm3").asDouble()).isCloseTo(48, within(1e-4));
+    assertThat(api.upload("/api/calc/part?downX=0", "box.stl", box(), "UTC").field())
+        .isEqualTo("downZ");
+  }
+
+  @Test
   void theCalculatorFollowsAPrintFile() {
     JsonNode part = calc("tube.gcode", printFile()).body();
     assertThat(part.get("kind").asString()).isEqualTo("gcode");

@@ -5,6 +5,7 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.part.GcodeReader;
@@ -24,6 +25,8 @@ import org.springframework.web.multipart.MultipartFile;
 @Tag(name = "calculators")
 class PartCalculator {
 
+  private static final double LEAST_DIRECTION = 1e-6;
+
   private final MaterialCatalogue catalogue;
 
   PartCalculator(MaterialCatalogue catalogue) {
@@ -35,6 +38,7 @@ class PartCalculator {
       summary = "Measures a part's file: STL (binary or ASCII), 3MF or G-code, up to 512 MB",
       description =
           "The file is known by what is in it, not by its name. Sizes in mm as it lies in the file;"
+              + " or with a direction of its own down (downX, downY, downZ);"
               + " mass with walls of 1.35 mm and 20 % infill unless said. A print file's time is"
               + " with accelerations, as it sets them or as given. Nothing is stored.")
   PartAnswer part(
@@ -42,7 +46,10 @@ class PartCalculator {
       @RequestParam(value = "shellMm", required = false) Double shellMm,
       @RequestParam(value = "infillPercent", required = false) Double infillPercent,
       @RequestParam(value = "filamentDiameterMm", required = false) Double filamentDiameterMm,
-      @RequestParam(value = "accelerationMmPerS2", required = false) Double acceleration)
+      @RequestParam(value = "accelerationMmPerS2", required = false) Double acceleration,
+      @RequestParam(value = "downX", required = false) Double downX,
+      @RequestParam(value = "downY", required = false) Double downY,
+      @RequestParam(value = "downZ", required = false) Double downZ)
       throws IOException {
     double shell =
         Require.within(
@@ -73,9 +80,27 @@ class PartCalculator {
     try {
       file.transferTo(copy);
       return PartAnswer.of(
-          PartFile.read(copy, machine, Placement.HERE), catalogue, shell, infill / 100);
+          PartFile.read(copy, machine, laid(downX, downY, downZ)), catalogue, shell, infill / 100);
     } finally {
       Files.deleteIfExists(copy);
     }
+  }
+
+  private static Placement laid(Double downX, Double downY, Double downZ) {
+    if (downX == null && downY == null && downZ == null) {
+      return Placement.HERE;
+    }
+    double x = Require.within("downX", Inputs.number("downX", downX, 0), -1e6, 1e6, "");
+    double y = Require.within("downY", Inputs.number("downY", downY, 0), -1e6, 1e6, "");
+    double z = Require.within("downZ", Inputs.number("downZ", downZ, 0), -1e6, 1e6, "");
+    double length = Math.hypot(Math.hypot(x, y), z);
+    if (length < LEAST_DIRECTION) {
+      throw new InvalidValueException(
+          "downZ",
+          "0, as are the others",
+          "a direction",
+          "Say what points down, such as 0, 0, -1.");
+    }
+    return Placement.withDown(x / length, y / length, z / length);
   }
 }

@@ -15,6 +15,7 @@ import mindspool.core.trouble.Circumstances;
 import mindspool.core.trouble.ClosedCase;
 import mindspool.core.trouble.Evidence;
 import mindspool.core.trouble.Sign;
+import mindspool.core.trouble.StandOut;
 import mindspool.core.trouble.TroubleKnowledge;
 import mindspool.core.trouble.TroubleTest;
 import mindspool.server.calc.TroubleAnswer;
@@ -102,9 +103,23 @@ class TroubleController {
   /** Cases that a cause closed, and what they cost. */
   record CauseCountView(String cause, String name, int cases, double lostG, double lostHours) {}
 
-  /** Open cases, closed ones, and what causes cost. */
+  /** Of so many prints so many failed, with the 80 % band of the share. */
+  record FailedShareView(int failed, int prints, double low, double high) {
+
+    static FailedShareView of(StandOut.Share share) {
+      return new FailedShareView(share.failed(), share.prints(), share.low(), share.high());
+    }
+  }
+
+  /** Something whose prints fail more often than those of all others of its kind. */
+  record StandOutView(String kind, String name, FailedShareView its, FailedShareView others) {}
+
+  /** Open cases, closed ones, what causes cost, and what stands out among the last prints. */
   record TroublesView(
-      List<TroubleLineView> open, List<TroubleLineView> closed, List<CauseCountView> causes) {}
+      List<TroubleLineView> open,
+      List<TroubleLineView> closed,
+      List<CauseCountView> causes,
+      List<StandOutView> standOuts) {}
 
   /**
    * Something that the case rests on.
@@ -257,6 +272,15 @@ class TroubleController {
                         each.getValue().stream().mapToDouble(it -> orZero(it.lostG)).sum(),
                         each.getValue().stream().mapToDouble(it -> orZero(it.lostHours)).sum()))
             .sorted(Comparator.comparingInt(CauseCountView::cases).reversed())
+            .toList(),
+        troubles.standOuts().stream()
+            .map(
+                it ->
+                    new StandOutView(
+                        it.kind(),
+                        it.name(),
+                        FailedShareView.of(it.its()),
+                        FailedShareView.of(it.others())))
             .toList());
   }
 

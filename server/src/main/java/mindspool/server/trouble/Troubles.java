@@ -1,6 +1,7 @@
 package mindspool.server.trouble;
 
 import java.time.Clock;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -9,6 +10,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.Text;
@@ -16,6 +18,7 @@ import mindspool.core.trouble.Circumstances;
 import mindspool.core.trouble.ClosedCase;
 import mindspool.core.trouble.Evidence;
 import mindspool.core.trouble.Sign;
+import mindspool.core.trouble.StandOut;
 import mindspool.core.trouble.TroubleKnowledge;
 import mindspool.server.acts.Edits;
 import mindspool.server.http.NotFoundException;
@@ -318,6 +321,29 @@ class Troubles {
 
   long learnsSinceS() {
     return learnings.findById(TroubleLearning.ONLY).map(it -> it.sinceS).orElse(0L);
+  }
+
+  /**
+   * Plates, printers, materials and spools whose last prints failed more often than the others'.
+   */
+  List<StandOut> standOuts() {
+    List<Printed> prints = runs.ended();
+    List<StandOut> found = new ArrayList<>();
+    found.addAll(
+        among(
+            "plate",
+            prints.stream().filter(it -> it.plateId() != null).toList(),
+            it -> machines.plateName(it.plateId())));
+    found.addAll(among("printer", prints, it -> machines.nameOf(it.printerId())));
+    found.addAll(among("material", prints, Printed::material));
+    found.addAll(among("spool", prints, Printed::code));
+    return found;
+  }
+
+  private static List<StandOut> among(
+      String kind, List<Printed> prints, Function<Printed, String> name) {
+    return StandOut.among(
+        kind, prints.stream().map(it -> new StandOut.Print(name.apply(it), it.failed())).toList());
   }
 
   /** Forgets what closed cases taught; they stay in the record. */
