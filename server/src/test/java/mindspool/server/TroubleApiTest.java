@@ -170,6 +170,27 @@ class TroubleApiTest extends PrintingTest {
     assertThat(trouble.get("changed").toString()).contains("\"spool\"").contains(first);
   }
 
+  /** What a case was begun from may be gone later; the case stays readable. */
+  @Test
+  void aCaseOutlivesItsSpoolItsPrinterAndItsPrint() {
+    long run = failedPrint();
+    JsonNode trouble = opened("{\"runId\": %d}".formatted(run));
+    String path = "/api/troubles/" + trouble.get("id").asLong();
+    String code = trouble.get("code").asString();
+    api.post("/api/spools/" + code + "/end", "{\"act\": \"UNLOAD\"}");
+    Api.Answer emptied = api.post("/api/spools/" + code + "/emptyings", "{\"emptyReelG\": 218}");
+    assertThat(emptied.status()).as(emptied.raw().body()).isBetween(200, 204);
+    assertThat(api.get(path).status()).isEqualTo(200);
+    Api.Answer removed = api.delete("/api/places/" + printer);
+    assertThat(removed.status()).as(removed.raw().body()).isBetween(200, 204);
+    JsonNode later = api.get(path).body();
+    assertThat(later.get("printer").asString()).isEqualTo("Press " + made);
+    assertThat(later.at("/ranking/causes").size()).isEqualTo(59);
+    jdbc.update("update print_run set removed_s = 1 where id = ?", run);
+    assertThat(api.get(path).body().get("run").isNull()).isTrue();
+    assertThat(api.get("/api/troubles").status()).isEqualTo(200);
+  }
+
   @Test
   void closedCasesTeachAndAreForgotten() {
     int before = api.get("/api/trouble-learning").body().get("cases").asInt();

@@ -42,12 +42,14 @@ public class PrintedRuns {
       double lostG,
       double hours) {}
 
-  /** A print. */
+  /** A print that must be there. */
   public Printed print(long id) {
-    return runs.findById(id)
-        .filter(run -> run.removedS == null)
-        .map(PrintedRuns::printed)
-        .orElseThrow(() -> new NotFoundException("print with number " + id));
+    return find(id).orElseThrow(() -> new NotFoundException("print with number " + id));
+  }
+
+  /** A print; none where its start was undone. */
+  public Optional<Printed> find(long id) {
+    return runs.findById(id).filter(run -> run.removedS == null).map(PrintedRuns::printed);
   }
 
   /** The last good print on a printer that began before a time. */

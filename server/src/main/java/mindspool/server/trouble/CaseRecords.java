@@ -71,7 +71,7 @@ class CaseRecords {
       List<Changed> changed) {}
 
   Known of(StoredTrouble trouble) {
-    Optional<Printed> run = Optional.ofNullable(trouble.runId).map(runs::print);
+    Optional<Printed> run = Optional.ofNullable(trouble.runId).flatMap(runs::find);
     long atS = run.map(Printed::startedS).orElse(trouble.openedS);
     Circumstances known = new Circumstances();
     Material material = trouble.material == null ? null : catalogue.named(trouble.material);
@@ -144,7 +144,12 @@ class CaseRecords {
   }
 
   private void printer(long placeId, Optional<Printed> run, long atS, Circumstances known) {
-    KnownPrinter printer = machines.printer(placeId);
+    Optional<KnownPrinter> there =
+        machines.printers().stream().filter(it -> it.placeId() == placeId).findFirst();
+    if (there.isEmpty()) {
+      return;
+    }
+    KnownPrinter printer = there.get();
     known.printer(
         printer.printer(),
         run.map(Printed::chamberMeanC).map(OptionalDouble::of).orElse(OptionalDouble.empty()));
