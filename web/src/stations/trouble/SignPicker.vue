@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
-import SignDrawing from './SignDrawing.vue'
+import SignLine from './SignLine.vue'
 import { found, grouped, type KnownSign } from './signs'
 
 type Answer = Schemas['CaseSignView']['answer']
@@ -26,23 +26,11 @@ const asked = computed(() =>
   props.asked.flatMap((id) => props.known.filter((sign) => sign.id === id)),
 )
 
-const ANSWERS = [
-  { id: 'YES', label: 'yes' },
-  { id: 'NO', label: 'no' },
-  { id: 'UNSURE', label: 'not sure' },
-] as const
-
-function tap(id: string, answer: Answer) {
-  emit('say', id, props.said[id] === answer ? null : answer)
-}
-
 const shown = computed(() => [
-  ...(words.value.trim() ? [{ title: 'Found', key: 'found', signs: hits.value, open: true }] : []),
-  ...(answered.value.length
-    ? [{ title: 'Said', key: 'said', signs: answered.value, open: true }]
-    : []),
+  ...(words.value.trim() ? [{ title: 'Found', key: 'found', signs: hits.value }] : []),
+  ...(answered.value.length ? [{ title: 'Said', key: 'said', signs: answered.value }] : []),
   ...(asked.value.length && !props.disabled
-    ? [{ title: 'These would tell most', key: 'asked', signs: asked.value, open: true }]
+    ? [{ title: 'These would tell most', key: 'asked', signs: asked.value }]
     : []),
 ])
 </script>
@@ -65,27 +53,16 @@ const shown = computed(() => [
     <template v-for="part in shown" :key="part.key">
       <h3>{{ part.title }}</h3>
       <ul :data-testid="`signs-${part.key}`">
-        <li v-for="sign in part.signs" :key="sign.id" :data-testid="`sign-${sign.id}`">
-          <SignDrawing :sign="sign.id" />
-          <span class="name">
-            {{ sign.name }}
-            <span v-if="unexplained.includes(sign.id)" class="call small">
-              not explained by the first cause
-            </span>
-          </span>
-          <span class="answers" role="group" :aria-label="sign.name">
-            <button
-              v-for="each in ANSWERS"
-              :key="each.id"
-              type="button"
-              :aria-pressed="said[sign.id] === each.id"
-              :disabled="disabled"
-              @click="tap(sign.id, each.id)"
-            >
-              {{ each.label }}
-            </button>
-          </span>
-        </li>
+        <SignLine
+          v-for="sign in part.signs"
+          :key="sign.id"
+          :sign="sign"
+          :said="said[sign.id]"
+          :unexplained="unexplained.includes(sign.id)"
+          :disabled="disabled"
+          :data-testid="`sign-${sign.id}`"
+          @say="emit('say', sign.id, $event)"
+        />
       </ul>
     </template>
     <details v-for="group in groups" :key="group.seen" class="group">
@@ -94,22 +71,15 @@ const shown = computed(() => [
         <span class="soft small">{{ group.signs.length }}</span>
       </summary>
       <ul>
-        <li v-for="sign in group.signs" :key="sign.id">
-          <SignDrawing :sign="sign.id" />
-          <span class="name">{{ sign.name }}</span>
-          <span class="answers" role="group" :aria-label="sign.name">
-            <button
-              v-for="each in ANSWERS"
-              :key="each.id"
-              type="button"
-              :aria-pressed="said[sign.id] === each.id"
-              :disabled="disabled"
-              @click="tap(sign.id, each.id)"
-            >
-              {{ each.label }}
-            </button>
-          </span>
-        </li>
+        <SignLine
+          v-for="sign in group.signs"
+          :key="sign.id"
+          :sign="sign"
+          :said="said[sign.id]"
+          :unexplained="unexplained.includes(sign.id)"
+          :disabled="disabled"
+          @say="emit('say', sign.id, $event)"
+        />
       </ul>
     </details>
   </section>
@@ -141,64 +111,10 @@ ul {
   list-style: none;
 }
 
-li {
-  display: grid;
-  grid-template-columns: 48px minmax(0, 1fr) auto;
-  gap: 0.7rem;
-  align-items: center;
-  padding: 0.3rem 0;
-  border-bottom: 1px solid var(--hairline);
-}
-
-.name {
-  line-height: 1.25;
-}
-
-.answers {
-  display: flex;
-}
-
-.answers button {
-  min-height: 2.1rem;
-  padding: 0 0.6rem;
-  border: 1px solid var(--board);
-  background: var(--field);
-  cursor: pointer;
-}
-
-.answers button + button {
-  border-left: 0;
-}
-
-.answers button[aria-pressed='true'] {
-  background: var(--ink);
-  border-color: var(--ink);
-  color: var(--ground);
-}
-
-.answers button:disabled {
-  cursor: default;
-}
-
 summary {
   min-height: 2.2rem;
   padding: 0.4rem 0;
   font-weight: 600;
   cursor: pointer;
-}
-
-@media (max-width: 40rem) {
-  li {
-    grid-template-columns: 48px minmax(0, 1fr);
-  }
-
-  .answers {
-    grid-column: 2;
-  }
-
-  .answers button {
-    min-height: 2.6rem;
-    padding: 0 0.9rem;
-  }
 }
 </style>

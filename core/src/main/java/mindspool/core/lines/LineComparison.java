@@ -23,8 +23,13 @@ public record LineComparison(double correlation, double shiftMm, double chance) 
   /** Two walls of the same lines correlate by more than this; judgement. */
   private static final double LEAST_SAME = 0.3;
 
+  /** Chance that is taken of calling unrelated walls the same. */
   private static final double SAME_CHANCE = 0.02;
+
+  /** Below this, or with more chance than this, nothing is shared; judgement. */
   private static final double OTHER_CORRELATION = 0.2;
+
+  private static final double OTHER_CHANCE = 0.2;
   private static final int SURROGATES = 300;
   private static final long SEED = 20;
 
@@ -76,7 +81,9 @@ public record LineComparison(double correlation, double shiftMm, double chance) 
     if (chance <= SAME_CHANCE && correlation >= LEAST_SAME) {
       return Verdict.SAME;
     }
-    return correlation < OTHER_CORRELATION || chance > 0.2 ? Verdict.OTHER : Verdict.UNSURE;
+    return correlation < OTHER_CORRELATION || chance > OTHER_CHANCE
+        ? Verdict.OTHER
+        : Verdict.UNSURE;
   }
 
   private static double[] resampled(WallProfile profile, double stepMm, int count) {

@@ -14,8 +14,26 @@ public record WallMarks(double bottomX, double bottomY, double topX, double topY
   /** Fewer pixels tell nothing of lines. */
   private static final double LEAST_PX = 64;
 
+  /** Mean brightness, of 255, above which a wall is pale; judgement. */
+  private static final double PALE = 200;
+
+  private static final int PALE_SAMPLES = 200;
+
   public WallMarks {
     Require.within("heightMm", heightMm, 1, 2000, "mm");
+  }
+
+  /** Whether the wall is so pale that light from the side shows lines that nobody feels. */
+  public boolean isPale(GreyPicture picture) {
+    double sum = 0;
+    for (int i = 0; i < PALE_SAMPLES; i++) {
+      double along = (i + 0.5) / PALE_SAMPLES;
+      sum +=
+          picture.brightness(
+              (int) (bottomX + along * (topX - bottomX)),
+              (int) (bottomY + along * (topY - bottomY)));
+    }
+    return sum / PALE_SAMPLES > PALE;
   }
 
   /** Length of the wall in the picture, px. */

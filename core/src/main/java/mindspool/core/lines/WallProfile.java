@@ -46,6 +46,19 @@ public record WallProfile(double[] values, double stepMm) {
     Require.within("stepMm", stepMm, 1e-4, 100, "mm");
   }
 
+  /** By means of neighbours, with no more than so many values. */
+  public WallProfile thinned(int most) {
+    int every = (values.length + most - 1) / most;
+    if (every == 1 || values.length / every < LEAST) {
+      return this;
+    }
+    double[] means = new double[values.length / every];
+    for (int i = 0; i < means.length; i++) {
+      means[i] = Arrays.stream(values, i * every, (i + 1) * every).average().orElseThrow();
+    }
+    return new WallProfile(means, stepMm * every);
+  }
+
   /** Height of the wall, mm. */
   public double heightMm() {
     return values.length * stepMm;

@@ -1,6 +1,5 @@
 package mindspool.core.trouble;
 
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -20,7 +19,11 @@ public final class CauseRanking {
   /** Above this it is settled. */
   private static final double SETTLED = 0.85;
 
+  /** Bounds of the words for shares; judgement. */
   private static final double LIKELY = 0.6;
+
+  private static final double POSSIBLE = 0.25;
+  private static final double LESS_LIKELY = 0.05;
 
   /** Less is not worth a test, bits. */
   private static final double LEAST_GAIN_BITS = 0.05;
@@ -38,6 +41,11 @@ public final class CauseRanking {
 
   /** A test that takes no longer is offered whenever it splits the first two, min. */
   private static final double QUICK_MINUTES = 2;
+
+  /** An outcome that comes more often than not, and so much more often with one than another. */
+  private static final double MOSTLY = 0.5;
+
+  private static final double APART = 0.4;
 
   /** Answering a question takes about so long, min; judgement. */
   private static final double QUESTION_MINUTES = 0.5;
@@ -115,10 +123,10 @@ public final class CauseRanking {
     if (share > LIKELY) {
       return "likely";
     }
-    if (share > 0.25) {
+    if (share > POSSIBLE) {
       return "possible";
     }
-    return share > 0.05 ? "less likely" : "unlikely";
+    return share > LESS_LIKELY ? "less likely" : "unlikely";
   }
 
   /** All known causes, the likeliest first. */
@@ -242,8 +250,8 @@ public final class CauseRanking {
     return one.entrySet().stream()
         .anyMatch(
             each ->
-                Math.max(each.getValue(), other.get(each.getKey())) > 0.5
-                    && Math.abs(each.getValue() - other.get(each.getKey())) > 0.4);
+                Math.max(each.getValue(), other.get(each.getKey())) > MOSTLY
+                    && Math.abs(each.getValue() - other.get(each.getKey())) > APART);
   }
 
   /** The test that should speak for a cause before its remedy; none where one did already. */
@@ -268,7 +276,7 @@ public final class CauseRanking {
         .anyMatch(
             it ->
                 it.byCause().getOrDefault(cause.id(), 0.0)
-                    > Math.max(0.5, SPEAKS_FOR * it.usual()));
+                    > Math.max(MOSTLY, SPEAKS_FOR * it.usual()));
   }
 
   /** What could be tried, the most promising for its effort first. */
@@ -315,16 +323,5 @@ public final class CauseRanking {
   /** The same case for somebody of a habit. */
   public CauseRanking readAs(Evidence.Habit habit) {
     return habit == evidence.habit() ? this : new CauseRanking(knowledge, evidence.readAs(habit));
-  }
-
-  /** Causes worth showing: those that are not unlikely, at least three. */
-  public List<Ranked> shown() {
-    List<Ranked> shown = new ArrayList<>();
-    for (Ranked ranked : causes) {
-      if (shown.size() < 3 || ranked.share() > 0.05) {
-        shown.add(ranked);
-      }
-    }
-    return shown;
   }
 }

@@ -15,8 +15,11 @@ import java.util.OptionalDouble;
  */
 public record CauseReasons(Cause cause, List<Push> pushes, List<Instead> instead) {
 
-  /** Smaller pushes are not told, in tenths of a power of ten. */
+  /** Smaller pushes are not told, powers of ten. */
   private static final double LEAST_LOG10 = 0.1;
+
+  /** A cause that is less likely than this now is no rival; judgement. */
+  private static final double LEAST_SHARE = 0.02;
 
   private static final int MOST_PUSHES = 8;
   private static final int MOST_INSTEAD = 4;
@@ -71,7 +74,7 @@ public record CauseReasons(Cause cause, List<Push> pushes, List<Instead> instead
         CausePosterior then =
             CausePosterior.of(knowledge, evidence.withSign(sign.id(), Sign.Answer.YES));
         Cause other = then.causes().get(then.best());
-        if (!other.equals(leader) && posterior.share(then.best()) > 0.02) {
+        if (!other.equals(leader) && posterior.share(then.best()) > LEAST_SHARE) {
           instead.add(new Instead(Kind.SIGN, sign.id(), "with: " + sign.title(), other));
         }
       }

@@ -164,6 +164,38 @@ class LinesTest {
   }
 
   @Test
+  void aThinnedProfileKeepsItsScaleAndAPaleWallIsKnown() {
+    WallProfile profile = WallProfile.of(wall(5, 4, 0, 3), STEP_MM);
+    WallProfile thinned = profile.thinned(300);
+    assertThat(thinned.values()).hasSize(250);
+    assertThat(thinned.stepMm()).isCloseTo(4 * STEP_MM, within(1e-12));
+    assertThat(LineSpectrum.of(thinned).spacings().get(0).mm()).isCloseTo(5, within(0.1));
+    assertThat(profile.thinned(5000)).isSameAs(profile);
+    WallMarks marks = new WallMarks(200, 850, 200, 50, 50);
+    assertThat(marks.isPale(photograph(2, 0, 0))).isFalse();
+    GreyPicture pale = photograph(2, 0, 0);
+    assertThat(
+            marks.isPale(
+                new GreyPicture() {
+                  @Override
+                  public int width() {
+                    return pale.width();
+                  }
+
+                  @Override
+                  public int height() {
+                    return pale.height();
+                  }
+
+                  @Override
+                  public int brightness(int x, int y) {
+                    return Math.min(255, 100 + pale.brightness(x, y));
+                  }
+                }))
+        .isTrue();
+  }
+
+  @Test
   void spacingsAreMatchedToWhatRepeatsInTheMachine() {
     MachinePeriods machine =
         new MachinePeriods(

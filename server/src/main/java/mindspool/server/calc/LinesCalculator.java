@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import mindspool.core.InvalidValueException;
+import mindspool.core.Require;
 import mindspool.core.Text;
 import mindspool.core.lines.GreyPicture;
 import mindspool.core.lines.LineComparison;
@@ -40,7 +41,9 @@ class LinesCalculator {
   private static final int MOST_PX = 3000;
 
   private static final int MOST_SHOWN = 600;
-  private static final double PALE = 200;
+  private static final String PALE =
+      "The wall is pale: light from the side shows lines that no fingernail feels. Draw a nail over"
+          + " them, or photograph it in even light.";
   private static final double USUAL_FILAMENT_MM = 1.75;
 
   /** A spacing; {@code confidence} that chance does not make it. */
@@ -169,10 +172,14 @@ class LinesCalculator {
       in.readNBytes(head, 0, head.length);
     }
     if (isText(head)) {
+      String of = isSecond ? "secondHeightMm" : "heightMm";
       double height =
-          isSecond
-              ? Inputs.number("secondHeightMm", marks.secondHeightMm)
-              : Inputs.number("heightMm", marks.heightMm);
+          Require.within(
+              of,
+              Inputs.number(of, isSecond ? marks.secondHeightMm : marks.heightMm),
+              1,
+              2000,
+              "mm");
       double[] values = numbers(field, new String(file.getBytes(), StandardCharsets.UTF_8));
       return new Seen(WallProfile.of(values, height / Math.max(1, values.length)), null);
     }
@@ -184,7 +191,7 @@ class LinesCalculator {
       every = photo.every();
     }
     WallMarks wall = (isSecond ? marks.second() : marks.first()).thinned(every);
-    return new Seen(WallProfile.of(picture, wall), caution(picture, wall));
+    return new Seen(WallProfile.of(picture, wall), wall.isPale(picture) ? PALE : null);
   }
 
   /** Digits, a sign or white space: numbers, and no picture. */
@@ -258,30 +265,14 @@ class LinesCalculator {
     };
   }
 
-  /** Pale filament shows shadows of lines that a finger does not feel. */
-  private static String caution(GreyPicture picture, WallMarks wall) {
-    double sum = 0;
-    int samples = 200;
-    for (int i = 0; i < samples; i++) {
-      double along = (i + 0.5) / samples;
-      sum +=
-          picture.brightness(
-              (int) (wall.bottomX() + along * (wall.topX() - wall.bottomX())),
-              (int) (wall.bottomY() + along * (wall.topY() - wall.bottomY())));
-    }
-    return sum / samples > PALE
-        ? "The wall is pale: light from the side shows lines that no fingernail feels. Draw a nail"
-            + " over them, or photograph it in even light."
-        : null;
-  }
-
   private static WallView view(Seen seen, MachinePeriods machine) {
     LineSpectrum spectrum = LineSpectrum.of(seen.profile);
     List<MachinePeriods.Match> matches = machine.matches(spectrum);
+    WallProfile shown = seen.profile.thinned(MOST_SHOWN);
     return new WallView(
         seen.profile.heightMm(),
-        seen.profile.heightMm() / shown(seen.profile).size(),
-        shown(seen.profile),
+        shown.stepMm(),
+        Arrays.stream(shown.values()).boxed().toList(),
         spectrum.spacings().stream().map(spacing -> view(spacing, matches)).toList(),
         seen.caution);
   }
@@ -298,16 +289,6 @@ class LinesCalculator {
         match == null ? null : match.what(),
         match == null ? null : match.knownMm(),
         match == null ? null : 100 * match.offShare());
-  }
-
-  private static List<Double> shown(WallProfile profile) {
-    double[] values = profile.values();
-    int every = (values.length + MOST_SHOWN - 1) / MOST_SHOWN;
-    List<Double> shown = new ArrayList<>();
-    for (int i = 0; i < values.length; i += every) {
-      shown.add(Arrays.stream(values, i, Math.min(values.length, i + every)).average().orElse(0));
-    }
-    return shown;
   }
 
   private static ComparedWallsView compared(LineComparison comparison) {
