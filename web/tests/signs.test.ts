@@ -33,6 +33,25 @@ describe('signs of trouble', () => {
     expect(found(SIGNS, 'the corners are warping').map((sign) => sign.id)).toEqual(['lift_late'])
   })
 
+  it('are found by rare words before common ones, and by the very word before its beginning', () => {
+    const sign = (id: string, name: string): KnownSign => ({
+      id,
+      seen: 'LAYERS',
+      seenTitle: 'layers',
+      name,
+      words: '',
+    })
+    const signs = [
+      sign('first', 'First layer is rough'),
+      sign('patchy', 'First layer is patchy'),
+      sign('split', 'One layer splits from the next'),
+      sign('pop', 'It crackles'),
+      sign('crack', 'Cracks while it cools'),
+    ]
+    expect(found(signs, 'cracks in a layer')[0]?.id).toBe('crack')
+    expect(found(signs, 'crackling')[0]?.id).toBe('pop')
+  })
+
   it('are not found by words that say nothing', () => {
     expect(found(SIGNS, '')).toEqual([])
     expect(found(SIGNS, 'the of it is')).toEqual([])

@@ -292,6 +292,15 @@ describe('a case', () => {
     expect(page.get('#close-remedy-problem').text()).toContain('up to 500 characters')
   })
 
+  it('brings what the print cost, to a tenth, and lets the server say what is allowed', async () => {
+    const { page } = await caseOf({
+      [`GET ${CASE}`]: trouble({ lostG: 77.6846400003, lostHours: 4.5899 }),
+    })
+    expect((page.get('#close-grams').element as HTMLInputElement).value).toBe('77.7')
+    expect((page.get('#close-hours').element as HTMLInputElement).value).toBe('4.6')
+    expect(page.get('form.close').attributes('novalidate')).toBeDefined()
+  })
+
   it('shows a closed case without anything to change', async () => {
     const closing = make('ClosingView', {
       closedS: NOW_S,

@@ -159,14 +159,17 @@ const closing = reactive({
   lostHours: null as number | null,
 })
 const touched = ref(false)
+
+/** Nobody weighs or times a loss more closely. */
+function tenth(value: number | null | undefined): number | null {
+  return value == null ? null : Math.round(10 * value) / 10
+}
+
 watch(trouble, (it) => {
   if (it && !touched.value) {
     closing.cause = it.ranking.causes[0]?.id ?? ''
-    closing.lostG = it.lostG ?? null
-    closing.lostHours =
-      it.lostHours === null || it.lostHours === undefined
-        ? null
-        : Math.round(10 * it.lostHours) / 10
+    closing.lostG = tenth(it.lostG)
+    closing.lostHours = tenth(it.lostHours)
   }
 })
 const WORKED = [
@@ -289,7 +292,7 @@ const reopen = () =>
           </section>
           <section v-if="isOpen" aria-labelledby="close-title">
             <h2 id="close-title">It was</h2>
-            <form class="close" @submit.prevent="close" @input="touched = true">
+            <form class="close" novalidate @submit.prevent="close" @input="touched = true">
               <ChoiceField
                 id="close-cause"
                 v-model="closing.cause"
@@ -318,6 +321,7 @@ const reopen = () =>
                   label="Lost, g"
                   name="lostG"
                   :min="0"
+                  :step="0.1"
                 />
                 <NumberField
                   id="close-hours"
@@ -325,6 +329,7 @@ const reopen = () =>
                   label="Lost, h"
                   name="lostHours"
                   :min="0"
+                  :step="0.1"
                 />
               </div>
               <TextField id="close-note" v-model="closing.note" label="Note" name="note" />

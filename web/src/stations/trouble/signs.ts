@@ -27,23 +27,32 @@ function stems(text: string): string[] {
     .map((word) => word.replace(/(ing|ed|es|s|y)$/, ''))
 }
 
+/** How well a word is one of a sign's: the very word, its beginning, or not at all. */
+function closeness(word: string, own: readonly string[]): number {
+  if (own.includes(word)) {
+    return 2
+  }
+  return own.some((mine) => mine.startsWith(word) || (mine.length > 2 && word.startsWith(mine)))
+    ? 1
+    : 0
+}
+
 /**
- * Signs that free words mean, the best first: by how many of the words begin like one of the sign's
- * own or of those that people use for it.
+ * Signs that free words mean, the best first. A word that few signs have tells more than one that
+ * many have, and the very word more than its beginning.
  */
 export function found(signs: readonly KnownSign[], text: string): KnownSign[] {
-  const asked = stems(text)
-  if (!asked.length) {
-    return []
-  }
-  const score = (sign: KnownSign) => {
-    const own = stems(`${sign.name} ${sign.words}`)
-    return asked.filter((word) =>
-      own.some((mine) => mine.startsWith(word) || (mine.length > 2 && word.startsWith(mine))),
-    ).length
+  const own = signs.map((sign) => stems(`${sign.name} ${sign.words}`))
+  const scores = signs.map(() => 0)
+  for (const word of stems(text)) {
+    const close = own.map((words) => closeness(word, words))
+    const having = close.filter((each) => each > 0).length
+    close.forEach((each, i) => {
+      scores[i] = (scores[i] ?? 0) + (having ? each / having : 0)
+    })
   }
   return signs
-    .map((sign) => ({ sign, score: score(sign) }))
+    .map((sign, i) => ({ sign, score: scores[i] ?? 0 }))
     .filter((each) => each.score > 0)
     .sort((a, b) => b.score - a.score)
     .map((each) => each.sign)

@@ -673,6 +673,13 @@ class BrowserTest extends BrowserPages {
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Open it again")).click();
     assertThat(headline).containsText("wet filament");
     assertThat(page.getByTestId("close-case")).isVisible();
+
+    // One from a print brings what it cost with it.
+    page.navigate("/trouble");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("fan shroud 2")).click();
+    assertThat(page.getByLabel("Lost, g")).hasValue(Pattern.compile("[0-9]+([.][0-9])?"));
+    page.getByTestId("close-case").click();
+    assertThat(headline).containsText("fan shroud 2: it was");
   }
 
   private void answer(String sign, String said) {

@@ -120,7 +120,7 @@ public record PartShape(
             centre,
             down / measure.areaMm2(),
             footprint,
-            apart(shadows),
+            apart(shadows, mesh),
             insideBase(first.material(), centre),
             heights,
             areas,
@@ -162,8 +162,11 @@ public record PartShape(
     return turned;
   }
 
-  /** How many bodies stand apart, by the union of their cuts seen from above. */
-  private static int apart(List<Geometry> cuts) {
+  /**
+   * How many bodies stand apart: by the union of their cuts seen from above, which may miss what
+   * joins them between two cuts, and so no more than the mesh has bodies.
+   */
+  private static int apart(List<Geometry> cuts, Triangles mesh) {
     List<Geometry> grown = new ArrayList<>();
     for (Geometry cut : cuts) {
       if (!cut.isEmpty()) {
@@ -174,7 +177,8 @@ public record PartShape(
       return 0;
     }
     Geometry union = OverlayNGRobust.union(new GeometryFactory().buildGeometry(grown));
-    return union.getNumGeometries();
+    int seen = union.getNumGeometries();
+    return seen > 1 ? Math.min(seen, MeshBodies.count(mesh)) : seen;
   }
 
   /** How far the centre is inside the hull of what stands on the plate; negative outside. */

@@ -65,6 +65,21 @@ class FlatSidesTest {
         .allSatisfy(side -> assertThat(side.heightMm()).isCloseTo(5, within(1e-6)));
   }
 
+  /** Its rounded edges lie between two cuts; lying down it is still one body. */
+  @Test
+  void aTubeLaidOnItsSideIsOneBodyAndTwoTubesAreTwo() {
+    Meshes tube =
+        new Meshes().tube(Meshes.rounded(120, 80, 8, 12), Meshes.rounded(112, 72, 4, 12), 0, 40);
+    for (FlatSide side : FlatSides.of(tube.mesh(), 8)) {
+      assertThat(PartShape.of(tube.mesh().placed(side.placement())).parts()).isEqualTo(1);
+    }
+    Meshes two = Meshes.box(0, 0, 0, 10, 10, 10);
+    two.prism(Meshes.rectangle(30, 0, 10, 10), 0, 10);
+    assertThat(PartShape.of(two.mesh()).parts()).isEqualTo(2);
+    assertThat(MeshBodies.count(two.mesh())).isEqualTo(2);
+    assertThat(MeshBodies.count(Meshes.ball(5, 40, 0).mesh())).isEqualTo(1);
+  }
+
   @Test
   void insideOutItHasTheSameSides() {
     Meshes inside = new Meshes();
