@@ -17,7 +17,26 @@ export function grouped(signs: readonly KnownSign[]): { seen: string; signs: Kno
 }
 
 /** Words too common to find anything by. */
-const EMPTY = new Set(['the', 'and', 'is', 'it', 'a', 'an', 'of', 'on', 'in', 'my', 'with', 'at'])
+const EMPTY = new Set([
+  'the',
+  'and',
+  'is',
+  'it',
+  'a',
+  'an',
+  'of',
+  'on',
+  'in',
+  'my',
+  'with',
+  'at',
+  'between',
+  'while',
+  'then',
+  'or',
+  'to',
+  'for',
+])
 
 function stems(text: string): string[] {
   return text

@@ -128,8 +128,8 @@ class Troubles {
       trouble.plateId = run.plateId();
       trouble.material = run.material();
       trouble.title = run.name();
-      trouble.lostG = run.lostG();
-      trouble.lostHours = run.hours();
+      trouble.lostG = tenth(run.lostG());
+      trouble.lostHours = tenth(run.hours());
       Map<String, Sign.Answer> seen = new LinkedHashMap<>();
       run.signs().stream()
           .filter(SEEN_AT_THE_END::containsKey)
@@ -218,6 +218,11 @@ class Troubles {
   @Transactional
   public void remove(StoredTrouble trouble) {
     change(trouble, it -> it.removedS = now());
+  }
+
+  /** Nobody weighs or times a loss more closely. */
+  private static double tenth(double value) {
+    return Math.round(10 * value) / 10.0;
   }
 
   private static String text(String field, String words, int most) {
