@@ -92,11 +92,8 @@ function takes(test: { minutes: number; waitMinutes: number; costsPart: boolean 
     <h2>What to try</h2>
     <ol class="remedies">
       <li v-for="remedy in ranking.remedies" :key="remedy.cause">
-        {{ remedy.remedy }}
-        <span class="small soft">
-          Against {{ remedy.name.toLowerCase()
-          }}{{ remedy.minutes ? `, ${remedy.minutes} min` : '' }}.
-        </span>
+        <b>{{ remedy.name }}</b>: {{ remedy.remedy }}
+        <span v-if="remedy.minutes" class="small soft">{{ remedy.minutes }} min.</span>
         <span v-if="remedy.testFirst" class="small call">
           First: {{ remedy.testFirst.toLowerCase() }}.</span
         >
