@@ -9,6 +9,7 @@ const SIGNS: KnownSign[] = [
     seenTitle: 'surface',
     name: 'Fine hairs between separate places',
     words: 'stringing cobweb',
+    stop: null,
   },
   {
     id: 'pop',
@@ -16,6 +17,7 @@ const SIGNS: KnownSign[] = [
     seenTitle: 'sounds',
     name: 'The nozzle pops or hisses',
     words: 'crackle steam',
+    stop: null,
   },
   {
     id: 'lift_late',
@@ -23,6 +25,7 @@ const SIGNS: KnownSign[] = [
     seenTitle: 'corners',
     name: 'A corner lifts late',
     words: 'warp curl',
+    stop: null,
   },
 ]
 
@@ -40,6 +43,7 @@ describe('signs of trouble', () => {
       seenTitle: 'layers',
       name,
       words: '',
+      stop: null,
     })
     const signs = [
       sign('first', 'First layer is rough'),
@@ -67,7 +71,7 @@ describe('signs of trouble', () => {
   it('have drawings of their own, no two alike', () => {
     const drawn = Object.values(DRAWINGS).map((drawing) => drawing.lines + drawing.wrong)
     expect(new Set(drawn).size).toBe(drawn.length)
-    expect(drawn.length).toBe(71)
+    expect(drawn.length).toBe(72)
     for (const drawing of Object.values(DRAWINGS)) {
       expect(drawing.wrong).toMatch(/^M/)
     }

@@ -72,6 +72,11 @@ function plateName(id: number | null | undefined): string {
             }}<span class="sr-only"> {{ printer.name }}</span>
           </button>
           <router-link class="small" :to="`/place/${printer.placeId}`">its place</router-link>
+          <router-link
+            class="small"
+            :to="{ path: '/trouble', query: { printer: String(printer.placeId) } }"
+            >something is wrong<span class="sr-only"> with {{ printer.name }}</span></router-link
+          >
         </div>
         <p>
           Hot end {{ printer.hotEndTitle }}, up to {{ temperature(printer.nozzleMaxC) }}; nozzle

@@ -43,6 +43,7 @@ const BUTTONS: Record<Schemas['Deed']['kind'], string> = {
   WEIGH: 'Weighed',
   START_JOB: 'It prints',
   FINISH_PRINT: 'It ended',
+  CLOSE_CASE: 'It was found',
   DESICCANT: 'Changed',
 }
 

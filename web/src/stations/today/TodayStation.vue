@@ -46,7 +46,10 @@ const DEEDS: Record<NonNullable<Line['deed']>['kind'], string> = {
   START_JOB: 'start …',
   FINISH_PRINT: 'say how it ended …',
   DESICCANT: 'change …',
+  CLOSE_CASE: 'look for it …',
 }
+/** These are done on the page that the line leads to. */
+const ON_ITS_PAGE = new Set<NonNullable<Line['deed']>['kind']>(['FINISH_PRINT', 'CLOSE_CASE'])
 const doing = ref<Line | null>(null)
 const toWeigh = computed(() =>
   doing.value?.deed?.kind === 'WEIGH'
@@ -132,7 +135,11 @@ async function say(line: Line, kind: NonNullable<Line['said']>) {
             <span class="soft small">If skipped: {{ inShownUnits(line.ifSkipped) }}</span>
           </span>
           <span v-if="!wall" class="acts">
-            <router-link v-if="line.deed?.kind === 'FINISH_PRINT'" class="button" :to="line.link">
+            <router-link
+              v-if="line.deed && ON_ITS_PAGE.has(line.deed.kind)"
+              class="button"
+              :to="line.link"
+            >
               {{ DEEDS[line.deed.kind] }}<span class="sr-only">: {{ line.what }}</span>
             </router-link>
             <button v-else-if="line.deed" class="button" @click="doing = line">

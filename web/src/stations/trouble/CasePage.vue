@@ -13,6 +13,7 @@ import { useActs } from '@/stores/acts'
 import CaseFacts from './CaseFacts.vue'
 import CauseList from './CauseList.vue'
 import NextTest from './NextTest.vue'
+import SafetyFirst from './SafetyFirst.vue'
 import SignPicker from './SignPicker.vue'
 
 type Case = Schemas['TroubleView']
@@ -27,6 +28,8 @@ const path = computed(() => ({ params: { path: { id: props.id } } }))
 
 const knowledge = ref<Schemas['TroubleKnowledgeView'] | null>(null)
 answer(client.GET('/api/trouble-knowledge')).then((read) => (knowledge.value = read))
+const procedures = ref<Schemas['ProcedureView'][]>([])
+answer(client.GET('/api/procedures')).then((read) => (procedures.value = read))
 
 const { view, problem } = usePolled(
   [() => acts.changes, () => props.id],
@@ -243,6 +246,13 @@ const reopen = () =>
         <p><button class="button" @click="reopen">Open it again</button></p>
       </section>
 
+      <SafetyFirst
+        v-if="isOpen && knowledge"
+        :known="knowledge.signs"
+        :said="signs"
+        @say="saySign"
+      />
+
       <div class="columns">
         <SignPicker
           v-if="knowledge"
@@ -266,6 +276,9 @@ const reopen = () =>
             :ranking="trouble.ranking"
             :done="trouble.tests"
             :known="knowledge?.tests ?? []"
+            :procedures="procedures"
+            :case-id="id"
+            :material="trouble.material"
             :disabled="!isOpen"
             @say="sayTest"
           />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
+import type { Procedure } from './walk'
 
 type Proposed = Schemas['ProposedTestView']
 
@@ -9,6 +10,9 @@ const props = defineProps<{
   ranking: Schemas['TroubleAnswer']
   done: readonly Schemas['CaseTestView'][]
   known: readonly Schemas['TestKnowledgeView'][]
+  procedures: readonly Procedure[]
+  caseId: number
+  material: string | null
   disabled: boolean
 }>()
 const emit = defineEmits<{ say: [id: string, outcome: string | null] }>()
@@ -20,6 +24,19 @@ const proposed = computed(() =>
   ),
 )
 const chosen = computed(() => props.known.find((test) => test.id === other.value) ?? null)
+
+/** Where a test or a remedy is walked through step by step; none where it is too short for that. */
+function walkOf(procedure: Procedure | undefined) {
+  return procedure
+    ? {
+        path: `/trouble/steps/${procedure.id}`,
+        query: { case: String(props.caseId), material: props.material ?? undefined },
+      }
+    : null
+}
+const walkOfTest = (id: string) => walkOf(props.procedures.find((each) => each.testId === id))
+const walkOfCause = (id: string) =>
+  walkOf(props.procedures.find((each) => each.causes.includes(id)))
 
 function takes(test: { minutes: number; waitMinutes: number; costsPart: boolean }): string {
   const wait =
@@ -52,6 +69,9 @@ function takes(test: { minutes: number; waitMinutes: number; costsPart: boolean 
         <li v-for="step in test.steps" :key="step">{{ step }}</li>
       </ol>
       <p v-if="test.meaning" class="small">{{ test.meaning }}</p>
+      <p v-if="walkOfTest(test.id)">
+        <router-link :to="walkOfTest(test.id)!">Go through it step by step</router-link>
+      </p>
       <p class="outcomes">
         <button
           v-for="outcome in test.outcomes"
@@ -97,6 +117,13 @@ function takes(test: { minutes: number; waitMinutes: number; costsPart: boolean 
         <span v-if="remedy.testFirst" class="small call">
           First: {{ remedy.testFirst.toLowerCase() }}.</span
         >
+        <router-link
+          v-if="walkOfCause(remedy.cause)"
+          :to="walkOfCause(remedy.cause)!"
+          class="small"
+        >
+          Step by step<span class="sr-only">: {{ remedy.name }}</span>
+        </router-link>
       </li>
     </ol>
     <p v-if="!ranking.remedies.length" class="soft">Say more of what is seen first.</p>

@@ -5,6 +5,9 @@ import { answer, client, Problem, type Schemas } from '@/api/client'
 import { grams } from '@/parts/format'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SegmentChoice from '@/parts/SegmentChoice.vue'
+import { useActs } from '@/stores/acts'
+import { usePreferences } from '@/stores/preferences'
+import PractiseResults from './PractiseResults.vue'
 import SignDrawing from './SignDrawing.vue'
 import { found } from './signs'
 
@@ -78,18 +81,31 @@ function take(step: Step) {
   })
 }
 
+const preferences = usePreferences()
+const acts = useActs()
+
 const look = () =>
   attempt(async () => {
+    const causes = named.value.filter((id) => id !== '')
     review.value = await answer(
       client.POST('/api/practice/{seed}/review', {
         ...path.value,
         body: {
           level: level.value,
           steps: steps.value,
-          causes: named.value.filter((id) => id !== ''),
+          causes,
         },
       }),
     )
+    if (preferences.person) {
+      await acts.record(
+        client.POST('/api/practice/{seed}/result', {
+          ...path.value,
+          body: { level: level.value, steps: steps.value, causes },
+        }),
+        'Result kept',
+      )
+    }
   })
 
 function another() {
@@ -125,6 +141,7 @@ const wetness = computed(() => {
       <p class="row">
         <SegmentChoice v-model="level" label="How hard" name="level" :options="LEVELS" />
         <button class="button" data-testid="another-case" @click="another">Another case</button>
+        <router-link to="/trouble/practise/drying">Practise drying</router-link>
         <router-link to="/trouble">Real cases</router-link>
       </p>
     </header>
@@ -232,6 +249,7 @@ const wetness = computed(() => {
         </template>
       </div>
     </div>
+    <PractiseResults kind="TROUBLE" />
   </main>
 </template>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import { ago, dateTime, grams, hours } from '@/parts/format'
@@ -20,7 +20,12 @@ const shelf = useShelf()
 const router = useRouter()
 const opening = ref<Problem | null>(null)
 useFormProblem(opening)
-const form = reactive({ title: '', code: '', printerId: 0 })
+const route = useRoute()
+const form = reactive({
+  title: '',
+  code: typeof route.query.code === 'string' ? route.query.code : '',
+  printerId: Number(route.query.printer ?? 0),
+})
 
 const { view, problem } = usePolled(
   [() => acts.changes],
@@ -95,6 +100,11 @@ function percent(share: number): string {
 <template>
   <main class="trouble">
     <h1>{{ headline }}</h1>
+    <p class="soft">
+      <router-link to="/trouble/steps">Step by step</router-link> ·
+      <router-link to="/trouble/lines">Lines on a wall</router-link> ·
+      <router-link to="/trouble/practise">Practise</router-link>
+    </p>
     <ProblemNote v-if="problem" :problem="problem" />
 
     <section v-if="open.length" aria-labelledby="open-title">

@@ -232,6 +232,10 @@ export const DRAWINGS: Record<string, Drawing> = {
     wrong: 'M21 9l6-5M24 12l8-4M25 7l3-6',
   },
   temp_wob: { lines: 'M6 4v24h38', wrong: 'M7 16q4-12 8 0t8 0t8 0t8 0' },
+  smell: {
+    lines: box(14, 18, 20, 11),
+    wrong: 'M18 15q-4-4 0-7t0-6M24 15q-4-4 0-7t0-6M30 15q-4-4 0-7t0-6',
+  },
   temp_err: { lines: 'M16 20V6q3-4 6 0v14q4 4 0 8q-3 2-6 0q-4-4 0-8z', wrong: 'M33 7v12M33 24v2' },
   stop_mid: { lines: 'M9 29V17h16v12z' + PLATE, wrong: 'M36 3l-6 12h6l-4 11' },
   one_side: {

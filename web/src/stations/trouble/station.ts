@@ -14,6 +14,12 @@ export default {
       help: 'lines on walls: the same twice, and how far apart',
     },
     {
+      name: 'Step by step',
+      path: '/trouble/steps',
+      key: 'q',
+      help: 'cold pull, screw, belts and other work with points at which to stop',
+    },
+    {
       name: 'Practise',
       path: '/trouble/practise',
       key: 'y',
@@ -30,6 +36,22 @@ export default {
       path: '/trouble/practise',
       component: () => import('./PractisePage.vue'),
       meta: { title: 'Practise', how: 'trouble' },
+    },
+    {
+      path: '/trouble/practise/drying',
+      component: () => import('./DryingPractisePage.vue'),
+      meta: { title: 'Practise drying', how: 'trouble' },
+    },
+    {
+      path: '/trouble/steps',
+      component: () => import('./ProceduresPage.vue'),
+      meta: { title: 'Step by step', how: 'trouble' },
+    },
+    {
+      path: '/trouble/steps/:id',
+      component: () => import('./ProcedurePage.vue'),
+      props: true,
+      meta: { title: 'Step by step', how: 'trouble' },
     },
     {
       path: '/trouble',

@@ -256,4 +256,162 @@ class TroubleApiTest extends PrintingTest {
                 .field())
         .isEqualTo("tests");
   }
+
+  @Test
+  void actsOnACaseAreSaidInWordsNotInIds() {
+    JsonNode trouble = opened("{\"title\": \"acts in words\"}");
+    answered(
+        trouble,
+        "\"signs\": {\"pop\": \"YES\"}, \"tests\": {\"t_pull\": \"free\"},"
+            + " \"facts\": [\"hygroscopic\"], \"habit\": \"WET_LAST\"");
+    String words = api.get("/api/acts?most=1").body().get(0).toString();
+    assertThat(words)
+        .contains("The nozzle pops or hisses, a wisp of steam: yes")
+        .contains("Pull one metre off the reel by hand or spring scale: light and even")
+        .contains("read as: ")
+        .doesNotContain("t_pull")
+        .doesNotContain("WET_LAST")
+        .doesNotContain("hygroscopic\"");
+  }
+
+  /** What is on today's sheet of an open case, and that it goes when the case is closed. */
+  @Test
+  void todayAsksForACaseUntilItIsClosed() {
+    JsonNode trouble = opened("{\"title\": \"asked for today\"}");
+    String key = "trouble-" + trouble.get("id").asLong();
+    assertThat(onToday(key).get("why").asString()).contains("Nobody said yet");
+    JsonNode told = answered(trouble, "\"signs\": {\"pop\": \"YES\"}").body();
+    assertThat(onToday(key).get("why").asString()).contains("wet filament").contains("min");
+    assertThat(onToday(key).at("/deed/kind").asString()).isEqualTo("CLOSE_CASE");
+    api.post(
+        "/api/troubles/" + trouble.get("id").asLong() + "/close",
+        "{\"version\": %d, \"cause\": \"wet\", \"worked\": \"NOT_TRIED\"}"
+            .formatted(told.get("version").asInt()));
+    assertThat(onToday(key)).isNull();
+  }
+
+  private JsonNode onToday(String key) {
+    for (JsonNode line : api.get("/api/today?hours=24").body().get("lines")) {
+      if (line.get("key").asString().equals(key)) {
+        return line;
+      }
+    }
+    return null;
+  }
+
+  @Test
+  void signsOfDangerSayWhatToDoFirst() {
+    int dangers = 0;
+    for (JsonNode sign : api.get("/api/trouble-knowledge").body().get("signs")) {
+      if (!sign.get("stop").isNull()) {
+        dangers++;
+        assertThat(sign.get("stop").asString()).containsAnyOf("off", "power");
+      }
+    }
+    assertThat(dangers).isEqualTo(3);
+  }
+
+  @Test
+  void proceduresSayTheTemperaturesOfAMaterialAndComputeWhatWasMeasured() {
+    assertThat(api.get("/api/procedures?material=PLA").raw().body()).contains("Set 90 ");
+    assertThat(api.get("/api/procedures?material=cheese").field()).isEqualTo("material");
+    String feed = "/api/procedures/feed_check/reading";
+    Api.Answer read =
+        api.post(
+            feed, "{\"values\": {\"commandedMm\": 100, \"leftSlowMm\": 20, \"leftFastMm\": 29}}");
+    assertThat(read.body().get("outcome").asString()).isEqualTo("low_fast_only");
+    assertThat(read.body().get("words").asString()).contains("Flow 100.0 %");
+    assertThat(api.post(feed, "{\"values\": {\"commandedMm\": 100}}").field())
+        .isEqualTo("leftSlowMm");
+    assertThat(api.post(feed, "{}").field()).isEqualTo("values");
+    assertThat(api.post("/api/procedures/dance/reading", "{\"values\": {}}").field())
+        .isEqualTo("procedure");
+  }
+
+  @Test
+  void aNozzlesSwingIsReadFromAFileOrFromWhatItReports() {
+    String path = "/api/procedures/heater_swing/reading";
+    StringBuilder log = new StringBuilder("s,nozzle\\n");
+    for (int s = 0; s < 200; s++) {
+      log.append(s).append(',').append(240 + 6 * Math.sin(2 * Math.PI * s / 25)).append("\\n");
+    }
+    JsonNode read = api.post(path, "{\"values\": {}, \"log\": \"" + log + "\"}").body();
+    assertThat(read.get("outcome").asString()).isEqualTo("swings");
+    assertThat(read.get("words").asString()).contains("again every 25");
+    assertThat(read.get("points").size()).isEqualTo(200);
+    assertThat(api.post(path, "{\"values\": {}}").field()).isEqualTo("log");
+    assertThat(api.post(path, "{\"values\": {}, \"printerId\": " + printer + "}").field())
+        .isEqualTo("printerId");
+    nozzleReports(printer);
+    JsonNode live = api.post(path, "{\"values\": {}, \"printerId\": " + printer + "}").body();
+    assertThat(live.get("outcome").asString()).isEqualTo("steady");
+    assertThat(live.get("points").size()).isEqualTo(60);
+  }
+
+  private void nozzleReports(long place) {
+    long nowMs = System.currentTimeMillis();
+    long device =
+        created(
+            "/api/devices",
+            ("{\"name\": \"nozzle of %1$d\", \"kind\": \"PRINTER\", \"placeId\": %1$d,"
+                    + " \"channels\": [{\"topicFilter\": \"nozzle/%1$d\", \"pointer\": \"/t\","
+                    + " \"unit\": \"NOZZLE_CELSIUS\"}]}")
+                .formatted(place));
+    Long channel =
+        jdbc.queryForObject("select id from channel where device_id = ?", Long.class, device);
+    for (int i = 0; i < 60; i++) {
+      jdbc.update(
+          "insert into device_reading (channel_id, time_ms, reading, readings) values (?, ?, ?, 1)",
+          channel,
+          nowMs - 60_000 + 1000L * i,
+          240 + 0.1 * (i % 3));
+    }
+  }
+
+  @Test
+  void resultsOfPracticeAreKeptOnceForEachPersonAndTakenBack() {
+    String path = "/api/practice/31/result";
+    String body = "{\"level\": \"CLEAR\", \"steps\": [], \"causes\": [\"wet\"]}";
+    assertThat(api.post(path, body).field()).isEqualTo("person");
+    Api.Answer kept = api.postAs("Odile", path, body);
+    assertThat(kept.status()).isEqualTo(204);
+    api.postAs("Odile", path, body);
+    api.postAs(
+        "Odile",
+        "/api/drying-practice/31/result",
+        "{\"guessPercent\": 0.2, \"setpointC\": 40, \"hours\": 0}");
+    assertThat(resultOf("Odile", "TROUBLE").get("cases").asInt()).isEqualTo(1);
+    assertThat(resultOf("Odile", "DRYING").get("cases").asInt()).isEqualTo(1);
+    api.undo(kept.act());
+    assertThat(resultOf("Odile", "TROUBLE")).isNull();
+    assertThat(api.delete("/api/practice/results/Odile").status()).isEqualTo(204);
+    assertThat(resultOf("Odile", "DRYING")).isNull();
+  }
+
+  private JsonNode resultOf(String person, String kind) {
+    for (JsonNode each : api.get("/api/practice/results").body()) {
+      if (each.get("person").asString().equals(person)
+          && each.get("kind").asString().equals(kind)) {
+        return each;
+      }
+    }
+    return null;
+  }
+
+  @Test
+  void aSpoolToPractiseDryingOnIsLookedBackOn() {
+    JsonNode spool = api.get("/api/drying-practice/7").body();
+    assertThat(spool.get("openDays").asInt()).isBetween(1, 60);
+    String path = "/api/drying-practice/7/review";
+    JsonNode review =
+        api.post(path, "{\"guessPercent\": 0.2, \"setpointC\": 50, \"hours\": 6}").body();
+    assertThat(review.get("words").asString()).isNotBlank();
+    assertThat(review.get("limitPercent").asDouble())
+        .isEqualTo(spool.get("limitPercent").asDouble());
+    assertThat(api.post(path, "{\"setpointC\": 50, \"hours\": 6}").field())
+        .isEqualTo("guessPercent");
+    assertThat(api.post(path, "{\"guessPercent\": 0, \"setpointC\": 500, \"hours\": 6}").field())
+        .isEqualTo("setpointC");
+    assertThat(api.get("/api/drying-practice/-1").field()).isEqualTo("seed");
+  }
 }

@@ -7,8 +7,10 @@ package mindspool.core.trouble;
  * @param family signs of one family say much the same and do not count in full beside one another
  * @param leak how often it is there without any of the causes, 0 to 1
  * @param words other words that people use for it
+ * @param stop what to do before anything else where it is seen; empty where it is no danger
  */
-public record Sign(String id, Seen seen, String family, double leak, String title, String words) {
+public record Sign(
+    String id, Seen seen, String family, double leak, String title, String words, String stop) {
 
   /** When and where a sign is noticed, in the order in which a print goes. */
   public enum Seen {

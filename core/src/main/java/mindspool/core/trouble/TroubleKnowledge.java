@@ -1,13 +1,6 @@
 package mindspool.core.trouble;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.InputStreamReader;
-import java.io.Reader;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -17,7 +10,7 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.concurrent.ConcurrentHashMap;
 import mindspool.core.InvalidValueException;
-import org.apache.commons.csv.CSVFormat;
+import mindspool.core.ResourceTable;
 import org.apache.commons.csv.CSVRecord;
 
 /**
@@ -92,7 +85,8 @@ public final class TroubleKnowledge {
               row.get("family"),
               number(row, "leak"),
               row.get("title"),
-              row.get("words")));
+              row.get("words"),
+              row.get("stop")));
     }
     Map<String, Cause> causes = new LinkedHashMap<>();
     for (CSVRecord row : rows("causes.csv")) {
@@ -151,7 +145,7 @@ public final class TroubleKnowledge {
               number(row, "waitMinutes"),
               number(row, "cost"),
               row.get("title"),
-              Arrays.asList(row.get("steps").split(" \\| ")),
+              ResourceTable.texts(row, "steps"),
               row.get("meaning"),
               List.copyOf(outcomes.get(row.get("test")))));
     }
@@ -159,18 +153,7 @@ public final class TroubleKnowledge {
   }
 
   private static List<CSVRecord> rows(String name) {
-    try (InputStream stream = TroubleKnowledge.class.getResourceAsStream(name);
-        Reader reader = new InputStreamReader(stream, StandardCharsets.UTF_8)) {
-      return CSVFormat.DEFAULT
-          .builder()
-          .setHeader()
-          .setSkipHeaderRecord(true)
-          .get()
-          .parse(reader)
-          .getRecords();
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
+    return ResourceTable.rows(TroubleKnowledge.class, name);
   }
 
   private static double number(CSVRecord row, String column) {

@@ -27,6 +27,11 @@ public interface Editable<T> {
   /** Stores it as an undo made it, and lets what hangs on it follow. Refuses what cannot be. */
   void restore(T thing);
 
+  /** A change of a field in a person's words; none to say its values as they are. */
+  default Optional<String> inWords(String field, String before, String after) {
+    return Optional.empty();
+  }
+
   /** Fields that are not a person's to change. */
   default Set<String> ownFields() {
     return Set.of();

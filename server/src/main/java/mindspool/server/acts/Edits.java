@@ -96,23 +96,22 @@ public class Edits extends FactBook<Edit> {
     if (isRemoved(after) != isRemoved(before)) {
       return new Line(subject, link, isRemoved(after) ? "removed" : "put back");
     }
-    return new Line(subject, link, differences(before, after));
+    return new Line(subject, link, differences(of, before, after));
   }
 
   private static boolean isRemoved(JsonNode fields) {
     return fields.hasNonNull(REMOVED);
   }
 
-  private static String differences(JsonNode before, JsonNode after) {
+  private static String differences(Editable<?> of, JsonNode before, JsonNode after) {
     return changedFields(before, after).stream()
-        .map(
-            field ->
-                words(field)
-                    + " "
-                    + text(field, before.path(field))
-                    + " → "
-                    + text(field, after.path(field)))
+        .map(field -> difference(of, field, before.path(field), after.path(field)))
         .collect(Collectors.joining(", "));
+  }
+
+  private static String difference(Editable<?> of, String field, JsonNode before, JsonNode after) {
+    return of.inWords(field, before.asString(""), after.asString(""))
+        .orElseGet(() -> words(field) + " " + text(field, before) + " → " + text(field, after));
   }
 
   private static List<String> changedFields(JsonNode before, JsonNode after) {

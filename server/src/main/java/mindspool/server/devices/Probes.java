@@ -2,6 +2,7 @@ package mindspool.server.devices;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -52,6 +53,28 @@ public class Probes {
       }
     }
     return Optional.ofNullable(latest);
+  }
+
+  /** Readings of a quantity in a place from a time on, each as it came, rising. */
+  public List<Latest> readings(long placeId, Quantity quantity, long fromMs) {
+    List<Latest> all = new ArrayList<>();
+    for (Device device : in(placeId)) {
+      for (Channel channel : channels.findByDeviceId(device.id)) {
+        if (channel.quantity == quantity) {
+          readings
+              .since(channel.id, fromMs)
+              .forEach(kept -> all.add(new Latest(device.name, kept.timeMs(), kept.value())));
+        }
+      }
+    }
+    all.sort(Comparator.comparingLong(Latest::timeMs));
+    // Of two that report at the same time the first stays.
+    for (int i = all.size() - 1; i > 0; i--) {
+      if (all.get(i).timeMs == all.get(i - 1).timeMs) {
+        all.remove(i);
+      }
+    }
+    return all;
   }
 
   /** Mean of a quantity in a place over a span; none where nothing showed it. */

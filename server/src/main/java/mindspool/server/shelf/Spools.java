@@ -205,6 +205,13 @@ public class Spools {
         spool.spool().lotId);
   }
 
+  /** What the lot of a spool is called; none where it belongs to none. */
+  public Optional<String> lotOf(String code) {
+    return Optional.ofNullable(records.byCode(code).spool().lotId)
+        .map(lots::lot)
+        .map(lot -> lot.maker() + " " + lot.batch());
+  }
+
   /** Whether a code is that of a spool, in stock or used up. */
   public boolean isKnown(String code) {
     return records.find(code).isPresent();

@@ -67,7 +67,9 @@ public interface AgendaSource {
     /** Somebody says how a print ended, on its page. */
     FINISH_PRINT,
     /** A container gets fresh desiccant. */
-    DESICCANT
+    DESICCANT,
+    /** Somebody closes a case of trouble, on its page. */
+    CLOSE_CASE
   }
 
   /**
@@ -95,6 +97,10 @@ public interface AgendaSource {
 
     public static Deed finish(long jobId, String code) {
       return new Deed(Kind.FINISH_PRINT, null, null, jobId, List.of(code), null, null);
+    }
+
+    public static Deed closeCase() {
+      return new Deed(Kind.CLOSE_CASE, null, null, null, List.of(), null, null);
     }
 
     public static Deed weigh(String code) {

@@ -2,6 +2,7 @@ package mindspool.server.trouble;
 
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
@@ -12,15 +13,18 @@ import mindspool.core.trouble.PracticeCase;
 import mindspool.core.trouble.TroubleKnowledge;
 import mindspool.server.calc.TroubleAnswer;
 import mindspool.server.http.Asks;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Made-up cases to practise on; nothing of them is stored. */
+/** Made-up cases to practise on, and how those who said their names did. */
 @RestController
 @RequestMapping("/api/practice")
 @Tag(name = "trouble")
@@ -29,9 +33,11 @@ class PracticeController {
   private static final long MOST_SEED = 1_000_000_000L;
 
   private final TroubleKnowledge table;
+  private final PracticeResults results;
 
-  PracticeController(TroubleKnowledge table) {
+  PracticeController(TroubleKnowledge table, PracticeResults results) {
     this.table = table;
+    this.results = results;
   }
 
   /** Something with its id and what it is called. */
@@ -63,6 +69,10 @@ class PracticeController {
 
   record PracticeReviewRequest(
       PracticeCase.Level level, List<PracticeStep> steps, Set<String> causes) {}
+
+  /** How a case went for somebody; {@code person} is who works at the browser where left out. */
+  record PracticeResultRequest(
+      String person, PracticeCase.Level level, List<PracticeStep> steps, Set<String> causes) {}
 
   /** A step with its answer and what it cost with all before. */
   record PracticeAnswerView(
@@ -113,6 +123,77 @@ class PracticeController {
     return practiceOf(seed, request.level).answers(steps(request.steps)).stream()
         .map(this::view)
         .toList();
+  }
+
+  /** What is kept of a person; {@code minutes} of work at the median, of cases that were right. */
+  record PersonResultView(
+      String person,
+      PracticeResult.Kind kind,
+      int cases,
+      int right,
+      Double minutes,
+      double lostG) {}
+
+  @GetMapping("/results")
+  @Operation(summary = "How people did, as far as they said who they are")
+  List<PersonResultView> results() {
+    List<PersonResultView> all = new ArrayList<>();
+    results
+        .byPerson()
+        .forEach(
+            (person, its) -> {
+              for (PracticeResult.Kind kind : PracticeResult.Kind.values()) {
+                List<PracticeResult> of = its.stream().filter(it -> it.kind == kind).toList();
+                if (!of.isEmpty()) {
+                  all.add(result(person, kind, of));
+                }
+              }
+            });
+    return all;
+  }
+
+  private static PersonResultView result(
+      String person, PracticeResult.Kind kind, List<PracticeResult> of) {
+    double[] minutes =
+        of.stream().filter(it -> it.wasRight).mapToDouble(it -> it.minutes).sorted().toArray();
+    return new PersonResultView(
+        person,
+        kind,
+        of.size(),
+        minutes.length,
+        minutes.length == 0 || kind == PracticeResult.Kind.DRYING
+            ? null
+            : minutes[minutes.length / 2],
+        of.stream().mapToDouble(it -> it.lostG).sum());
+  }
+
+  @DeleteMapping("/results/{person}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  @Operation(summary = "Takes out all that is kept of a person's practice")
+  void forget(@PathVariable String person) {
+    results.forget(person);
+  }
+
+  @PostMapping("/{seed}/result")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  @Operation(summary = "Keeps how a case went, for the person who practised; its first time counts")
+  void keep(@PathVariable long seed, @RequestBody PracticeResultRequest request) {
+    PracticeCase practice = practiceOf(seed, request.level);
+    List<PracticeCase.Step> steps = steps(request.steps);
+    PracticeCase.Review review =
+        practice.review(
+            steps, Require.present("causes", request.causes, "ids of one or two causes"));
+    List<PracticeCase.Answered> answered = practice.answers(steps);
+    PracticeCase.Answered last = answered.isEmpty() ? null : answered.get(answered.size() - 1);
+    results.keep(
+        request.person,
+        new PracticeResults.Came(
+            PracticeResult.Kind.TROUBLE,
+            seed,
+            request.level == null ? PracticeCase.Level.USUAL.name() : request.level.name(),
+            review.right(),
+            last == null ? 0 : last.minutes(),
+            last == null ? 0 : last.grams()));
   }
 
   private static List<PracticeCase.Step> steps(List<PracticeStep> steps) {

@@ -16,5 +16,11 @@ final class TroubleStore {
     List<StoredTrouble> findByRemovedSIsNullAndClosedSGreaterThan(long sinceS);
   }
 
+  interface Results extends JpaRepository<PracticeResult, Long> {
+    List<PracticeResult> findByPersonAndRemovedSIsNull(String person);
+
+    List<PracticeResult> findByRemovedSIsNullOrderByPersonAscDoneSAsc();
+  }
+
   interface Learnings extends JpaRepository<TroubleLearning, Long> {}
 }

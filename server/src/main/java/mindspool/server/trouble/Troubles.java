@@ -39,6 +39,7 @@ class Troubles {
   private static final int LONGEST_TITLE = 120;
   private static final int LONGEST_NOTE = 1000;
   private static final int LONGEST_REMEDY = 500;
+  private static final String NO_LOT = "";
 
   /** Signs of a print that was ended, in the words of this station. */
   private static final Map<String, String> SEEN_AT_THE_END =
@@ -268,7 +269,7 @@ class Troubles {
     return set(trouble.struck);
   }
 
-  private static Set<String> set(String json) {
+  static Set<String> set(String json) {
     return new LinkedHashSet<>(List.of(JSON.readValue(json, String[].class)));
   }
 
@@ -283,12 +284,17 @@ class Troubles {
   }
 
   @SuppressWarnings("unchecked")
-  private static Map<String, String> texts(String json) {
+  static Map<String, String> texts(String json) {
     return JSON.readValue(json, LinkedHashMap.class);
   }
 
   CaseRecords.Known known(StoredTrouble trouble) {
     return records.of(trouble);
+  }
+
+  /** The case as it is ranked, with what the records know now. */
+  Evidence evidence(StoredTrouble trouble) {
+    return evidence(trouble, known(trouble));
   }
 
   /** The case as it is ranked: records without what was struck out, and what somebody said. */
@@ -320,6 +326,11 @@ class Troubles {
         .toList();
   }
 
+  /** What a cause is called. */
+  String causeName(String id) {
+    return id.equals(OTHER) ? "something else" : table.cause(id).title();
+  }
+
   TroubleKnowledge table() {
     return table;
   }
@@ -329,7 +340,8 @@ class Troubles {
   }
 
   /**
-   * Plates, printers, materials and spools whose last prints failed more often than the others'.
+   * Plates, printers, materials, spools and lots whose last prints failed more often than the
+   * others'.
    */
   List<StandOut> standOuts() {
     List<Printed> prints = runs.ended();
@@ -342,6 +354,17 @@ class Troubles {
     found.addAll(among("printer", prints, it -> machines.nameOf(it.printerId())));
     found.addAll(among("material", prints, Printed::material));
     found.addAll(among("spool", prints, Printed::code));
+    Map<String, String> lots = new LinkedHashMap<>();
+    prints.forEach(
+        it ->
+            lots.computeIfAbsent(
+                it.code(),
+                code -> spools.isKnown(code) ? spools.lotOf(code).orElse(NO_LOT) : NO_LOT));
+    found.addAll(
+        among(
+            "lot",
+            prints.stream().filter(it -> !lots.get(it.code()).equals(NO_LOT)).toList(),
+            it -> lots.get(it.code())));
     return found;
   }
 
