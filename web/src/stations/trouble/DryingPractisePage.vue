@@ -103,8 +103,9 @@ const scale = computed(() => {
     <ProblemNote v-if="problem" :problem="problem" />
     <template v-if="spool">
       <p>
-        {{ grams(spool.netG) }} of <b>{{ spool.material }}</b> on a {{ spool.reel }} reel. It was
-        dried to {{ moisture(spool.dryPercent) }}, then lay open for
+        {{ grams(spool.netG) }} of <b>{{ spool.material }}</b> on a
+        {{ spool.cardboardReel ? 'cardboard' : 'plastic' }} reel. It was dried to
+        {{ moisture(spool.dryPercent) }}, then lay open for
         <b>{{ spool.openDays === 1 ? 'one day' : `${spool.openDays} days` }}</b> at
         {{ temperature(spool.roomC) }} and {{ humidity(spool.roomPercent) }}; for good it would come
         to {{ moisture(spool.balancePercent) }}. It prints well up to

@@ -200,13 +200,14 @@ const materialOptions = computed(() => [
           · about {{ procedure.minutes }} min · needs {{ procedure.needs.join(', ') }}
         </p>
         <p class="caution" role="note">{{ procedure.caution }} {{ procedure.defers }}</p>
-        <ChoiceField
-          id="walk-material"
-          v-model="material"
-          label="Material"
-          :options="materialOptions"
-          class="material"
-        />
+        <div class="material">
+          <ChoiceField
+            id="walk-material"
+            v-model="material"
+            label="Material"
+            :options="materialOptions"
+          />
+        </div>
         <p v-if="goesOn" class="soft">
           You were here before; it goes on from there.
           <button class="button plain" @click="again">Begin anew</button>

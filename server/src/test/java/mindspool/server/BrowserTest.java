@@ -90,6 +90,9 @@ class BrowserTest extends BrowserPages {
         "/trouble/1",
         "/trouble/practise?case=7",
         "/trouble/lines",
+        "/trouble/practise/drying?case=7",
+        "/trouble/steps",
+        "/trouble/steps/feed_check",
         "/how/moisture"
       })
   void pagesAreAccessibleAndQuiet(String path) {
@@ -631,7 +634,10 @@ class BrowserTest extends BrowserPages {
           "/trouble",
           "/trouble/1",
           "/trouble/practise?case=7",
-          "/trouble/lines"
+          "/trouble/lines",
+          "/trouble/practise/drying?case=7",
+          "/trouble/steps",
+          "/trouble/steps/feed_check"
         }) {
       page.setViewportSize(360, 844);
       page.navigate(path);
@@ -704,6 +710,81 @@ class BrowserTest extends BrowserPages {
     assertThat(page.locator("#main")).containsText("How it stood after each step");
     page.getByTestId("another-case").click();
     assertThat(page.getByTestId("hidden-cause")).hasCount(0);
+  }
+
+  @Test
+  void aSpoolToPractiseDryingOnIsGuessedPlannedAndLookedBackOn() {
+    page.navigate("/trouble/practise/drying?case=7");
+    page.getByLabel("How moist is it on the whole, %").fill("0.2");
+    page.getByLabel("Set the dryer to, °C").fill("50");
+    page.getByLabel("Hours, 0 to print it as it is").fill("1");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Look what comes of it"))
+        .click();
+    assertThat(page.getByTestId("drying-review")).containsText("Too short: its core is still wet.");
+    page.getByTestId("another-spool").click();
+    assertThat(page.getByTestId("drying-review")).hasCount(0);
+  }
+
+  @Test
+  void aColdPullIsWalkedThroughAndWhatCameOutIsNotedInItsCase() {
+    page.navigate("/trouble/steps/cold_pull?case=1&material=PLA");
+    Locator steps = page.getByTestId("walk-steps");
+    assertThat(steps).containsText("Set 90 °C");
+    for (int i = 0; i < 3; i++) {
+      press("I did that");
+    }
+    press("Start the timer");
+    page.reload();
+    assertThat(page.locator("[aria-current=step]")).containsText("Let it settle");
+    press("Go on without waiting");
+    press("I did that");
+    press("Grains or dust");
+    assertThat(page.locator("[aria-current=step]")).containsText("until two in a row come clean");
+    for (int i = 0; i < 2; i++) {
+      press("I did that");
+    }
+    press("Go on without waiting");
+    press("I did that");
+    press("A clean cast of the nozzle");
+    press("I did that");
+    assertThat(page.getByTestId("walk-over")).containsText("That is all");
+    press("Note what came out in the case");
+    assertThat(page.getByTestId("walk-over")).containsText("Noted: A clean cast of the nozzle");
+    page.navigate("/trouble/1");
+    assertThat(page.getByTestId("tests-done")).containsText("A clean cast of the nozzle");
+  }
+
+  private void press(String button) {
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(button)).click();
+  }
+
+  @Test
+  void aFeedCheckComputesFlowAndSlip() {
+    page.navigate("/trouble/steps/feed_check");
+    press("I did that");
+    page.getByLabel("Length to be fed each time, mm").fill("100");
+    press("Go on");
+    press("I did that");
+    page.getByLabel("Left of the 120 mm after the slow feed, mm").fill("20");
+    press("Go on");
+    press("I did that");
+    page.getByLabel("Left of the 120 mm after the fast feed, mm").fill("30");
+    press("Go on");
+    assertThat(page.getByTestId("walk-reading")).containsText("slip when fast 10.0 %");
+  }
+
+  @Test
+  void dangersAreAskedFirstAndSayWhatToDo() {
+    page.navigate("/trouble/1");
+    Locator safety = page.getByTestId("safety");
+    Locator smell =
+        safety.getByRole(
+            AriaRole.GROUP,
+            new Locator.GetByRoleOptions().setName("It smells burnt, or there is smoke"));
+    smell.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("yes")).click();
+    assertThat(safety.getByRole(AriaRole.ALERT)).containsText("Cut the power");
+    page.getByTestId("undo").click();
+    assertThat(safety.getByRole(AriaRole.ALERT)).hasCount(0);
   }
 
   @Test

@@ -3,6 +3,7 @@ package mindspool.server.acts;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
+import java.util.List;
 import org.hibernate.Length;
 
 /** Something described was added, changed or removed: how it was before and is after. */
@@ -11,7 +12,10 @@ import org.hibernate.Length;
 class Edit extends Fact {
 
   /** Stored edits. */
-  interface Store extends FactStore<Edit> {}
+  interface Store extends FactStore<Edit> {
+    List<Edit> findByKindAndThingIdAndAtSGreaterThanAndUndoneByIsNullOrderByAtSAscIdAsc(
+        String kind, long thingId, long sinceS);
+  }
 
   /** What it is, as its {@link Editable} calls it. */
   String kind;

@@ -79,6 +79,34 @@ public class Edits extends FactBook<Edit> {
     store.save(edit);
   }
 
+  /** A change of a thing that holds, in words. */
+  public record Changed(long atS, String words) {}
+
+  /**
+   * What was changed of a thing from a time on, in the order of time.
+   *
+   * @param without fields of which nothing is said
+   */
+  public <T> List<Changed> changes(Editable<T> of, long id, long sinceS, Set<String> without) {
+    List<Changed> changes = new ArrayList<>();
+    for (Edit edit :
+        store.findByKindAndThingIdAndAtSGreaterThanAndUndoneByIsNullOrderByAtSAscIdAsc(
+            of.word(), id, sinceS)) {
+      if (edit.beforeState == null) {
+        continue;
+      }
+      ObjectNode before = (ObjectNode) FIELDS.readTree(edit.beforeState);
+      ObjectNode after = (ObjectNode) FIELDS.readTree(edit.afterState);
+      before.remove(without);
+      after.remove(without);
+      String words = differences(of, before, after);
+      if (!words.isEmpty()) {
+        changes.add(new Changed(edit.atS, words));
+      }
+    }
+    return changes;
+  }
+
   @Override
   protected Line line(Edit edit) {
     return line(edit, byWord.get(edit.kind));

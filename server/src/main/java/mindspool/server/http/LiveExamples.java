@@ -147,6 +147,9 @@ class LiveExamples {
     newest(values, "run", "print_run", "removed_s is null and ended_s is null");
     newest(values, "trouble", "trouble", "removed_s is null and closed_s is null");
     newest(values, "closedTrouble", "trouble", "removed_s is null and closed_s is not null");
+    newest(values, "upkeepDone", "upkeep_done", "removed_s is null");
+    newest(values, "upkeepTask", "upkeep_task", "removed_s is null");
+    version(values, "upkeepTask", "upkeep_task where id = " + values.get("upkeepTask"));
     newest(values, "endedRun", "print_run", "removed_s is null and ended_s is not null");
     version(values, "printer", "printer where place_id = " + values.get("printer"));
     version(values, "plate", "build_plate where id = " + values.get("plate"));

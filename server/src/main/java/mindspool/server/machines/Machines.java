@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.function.Consumer;
 import mindspool.core.InvalidValueException;
 import mindspool.core.material.Material;
@@ -26,6 +27,9 @@ public class Machines {
 
   private static final double GRAMS_PER_KG = 1000;
   private static final double MG_TO_G = 1000;
+
+  private static final Set<String> CHANGED_BY_PRINTS =
+      Set.of("printedHours", "printedMetres", "abrasiveG", "lastMaterial");
 
   private final MachineStore.Printers printers;
   private final MachineStore.Plates plates;
@@ -75,7 +79,8 @@ public class Machines {
       int prints,
       int printsSinceWash,
       Integer coatPrintsLeft,
-      long learnsFromS) {}
+      long learnsFromS,
+      long createdS) {}
 
   /** All printers in the order of the room. */
   public List<KnownPrinter> printers() {
@@ -168,12 +173,18 @@ public class Machines {
         plate.prints,
         plate.printsSinceWash,
         plate.coatPrintsLeft,
-        plate.learnsFromS);
+        plate.learnsFromS,
+        plate.createdS);
   }
 
   /** The plate was washed: it is clean, and nothing is spread on it but what is said next. */
   public void washed(long plateId) {
     edit(present(plateId), Machines::wash);
+  }
+
+  /** The printer has a new nozzle of the same kind, which no filament has worn yet. */
+  public void newNozzle(long printerId) {
+    described(description(printerId), printer -> printer.abrasiveG = 0);
   }
 
   static void wash(StoredPlate plate) {
@@ -192,6 +203,11 @@ public class Machines {
     plate.interfaceLayer = interfaceLayer;
     int fresh = PlateUse.freshCoatPrints(interfaceLayer);
     plate.coatPrintsLeft = fresh == 0 ? null : fresh;
+  }
+
+  /** What was changed of a printer from a time on; what prints themselves change is left out. */
+  public List<Edits.Changed> changes(long printerId, long sinceS) {
+    return edits.changes(editablePrinter, printerId, sinceS, CHANGED_BY_PRINTS);
   }
 
   /** A printer's plate, nozzle and counters after a print. */

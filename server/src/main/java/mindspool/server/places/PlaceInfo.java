@@ -9,6 +9,7 @@ import mindspool.core.storage.Container;
  * @param withinId place that it stands in; for a dryer the room whose air it heats
  * @param capacity how many spools fit in; null where it does not matter
  * @param measuredLeakGPerDay a closed container's own conductance; null until it was measured
+ * @param createdS when it was added, epoch seconds
  * @param removed whether it is kept only for the record of what lay there
  * @param version rises with every change of it
  */
@@ -23,6 +24,7 @@ public record PlaceInfo(
     Double volumeL,
     Integer capacity,
     Double measuredLeakGPerDay,
+    long createdS,
     boolean removed,
     int version) {
 
@@ -40,6 +42,7 @@ public record PlaceInfo(
         place.volumeL,
         place.capacity,
         place.measuredLeakGPerDay,
+        place.createdS,
         place.removedS != null,
         place.version);
   }
@@ -57,6 +60,7 @@ public record PlaceInfo(
         volumeL,
         capacity,
         measuredLeakGPerDay,
+        createdS,
         removed,
         version);
   }

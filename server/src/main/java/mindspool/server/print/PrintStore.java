@@ -51,6 +51,15 @@ final class PrintStore {
     List<PrintRun> withAirAround(
         long printerId, Printer.ChamberKind chamber, long leastS, Limit limit);
 
+    @Query(
+        "select new mindspool.server.print.PrintedRuns$Worn(r.printerId, r.plateId, r.startedS,"
+            + " r.endedS, r.material, coalesce(r.usedG, r.grams)) from PrintRun r"
+            + " where r.endedS is not null and r.removedS is null")
+    List<PrintedRuns.Worn> worn();
+
+    List<PrintRun> findByPrinterIdAndStartedSGreaterThanAndRemovedSIsNullOrderByStartedSAsc(
+        long printerId, long sinceS);
+
     /** By columns: whole prints take several times as long to load. */
     @Query(
         "select new mindspool.server.print.PrintLesson(r.id, r.version, r.name, r.startedS,"

@@ -66,6 +66,24 @@ public class PrintedRuns {
         .map(PrintedRuns::printed);
   }
 
+  /** What a print that ended wore; {@code grams} of its material. */
+  public record Worn(
+      long printerId, Long plateId, long startedS, long endedS, String material, double grams) {}
+
+  /** What all prints that ended wore. */
+  public List<Worn> worn() {
+    return runs.worn();
+  }
+
+  /** Prints on a printer that began after a time, in the order of time. */
+  public List<Printed> on(long printerId, long sinceS) {
+    return runs
+        .findByPrinterIdAndStartedSGreaterThanAndRemovedSIsNullOrderByStartedSAsc(printerId, sinceS)
+        .stream()
+        .map(PrintedRuns::printed)
+        .toList();
+  }
+
   /** The last prints that ended, the last one first. */
   public List<Printed> ended() {
     return runs.findTop200ByRemovedSIsNullAndEndedSIsNotNullOrderByEndedSDescIdDesc().stream()

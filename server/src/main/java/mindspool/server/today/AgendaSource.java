@@ -69,7 +69,9 @@ public interface AgendaSource {
     /** A container gets fresh desiccant. */
     DESICCANT,
     /** Somebody closes a case of trouble, on its page. */
-    CLOSE_CASE
+    CLOSE_CASE,
+    /** Something is kept up; each task is said to be done on the page of upkeep. */
+    UPKEEP
   }
 
   /**
@@ -101,6 +103,10 @@ public interface AgendaSource {
 
     public static Deed closeCase() {
       return new Deed(Kind.CLOSE_CASE, null, null, null, List.of(), null, null);
+    }
+
+    public static Deed upkeep() {
+      return new Deed(Kind.UPKEEP, null, null, null, List.of(), null, null);
     }
 
     public static Deed weigh(String code) {

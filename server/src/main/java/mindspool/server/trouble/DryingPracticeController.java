@@ -44,7 +44,7 @@ class DryingPracticeController {
   record DryingPracticeView(
       long seed,
       String material,
-      String reel,
+      boolean cardboardReel,
       double netG,
       int openDays,
       double roomC,
@@ -86,7 +86,7 @@ class DryingPracticeController {
     return new DryingPracticeView(
         seed,
         it.material().name(),
-        it.reel().title(),
+        it.reel().isCardboard(),
         it.netG(),
         it.openDays(),
         it.room().temperatureC(),

@@ -1,0 +1,6 @@
+/** Upkeep: what is due on machines and plates, what was done, and what changed on a machine. */
+@ApplicationModule(
+    allowedDependencies = {"acts", "air", "http", "machines", "photos", "places", "print", "today"})
+package mindspool.server.upkeep;
+
+import org.springframework.modulith.ApplicationModule;
