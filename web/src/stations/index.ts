@@ -10,6 +10,7 @@ import shelf from './shelf/station'
 import type { Station } from './station'
 import today from './today/station'
 import trouble from './trouble/station'
+import upkeep from './upkeep/station'
 
 /** All stations in the order of the work. */
 export const STATIONS: Station[] = [
@@ -19,6 +20,7 @@ export const STATIONS: Station[] = [
   dry,
   print,
   trouble,
+  upkeep,
   materials,
   devices,
   alerts,

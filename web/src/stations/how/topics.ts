@@ -14,6 +14,7 @@ export const TOPICS = [
   { id: 'plan', name: 'The plan' },
   { id: 'printing', name: 'Holding a print' },
   { id: 'trouble', name: 'Finding a cause' },
+  { id: 'upkeep', name: 'Upkeep' },
   { id: 'checks', name: 'What it is held against' },
 ] as const
 

@@ -44,6 +44,7 @@ const BUTTONS: Record<Schemas['Deed']['kind'], string> = {
   START_JOB: 'It prints',
   FINISH_PRINT: 'It ended',
   CLOSE_CASE: 'It was found',
+  UPKEEP: 'It was done',
   DESICCANT: 'Changed',
 }
 

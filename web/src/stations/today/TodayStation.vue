@@ -47,9 +47,14 @@ const DEEDS: Record<NonNullable<Line['deed']>['kind'], string> = {
   FINISH_PRINT: 'say how it ended …',
   DESICCANT: 'change …',
   CLOSE_CASE: 'look for it …',
+  UPKEEP: 'do it …',
 }
 /** These are done on the page that the line leads to. */
-const ON_ITS_PAGE = new Set<NonNullable<Line['deed']>['kind']>(['FINISH_PRINT', 'CLOSE_CASE'])
+const ON_ITS_PAGE = new Set<NonNullable<Line['deed']>['kind']>([
+  'FINISH_PRINT',
+  'CLOSE_CASE',
+  'UPKEEP',
+])
 const doing = ref<Line | null>(null)
 const toWeigh = computed(() =>
   doing.value?.deed?.kind === 'WEIGH'

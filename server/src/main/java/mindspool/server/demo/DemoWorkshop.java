@@ -25,6 +25,7 @@ import mindspool.server.receiving.DemoStock.DemoSpool;
 import mindspool.server.receiving.DemoStock.DemoWeighing;
 import mindspool.server.storage.DemoRoom;
 import mindspool.server.trouble.DemoTroubles;
+import mindspool.server.upkeep.DemoUpkeep;
 import mindspool.simulators.WeirLane;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
@@ -50,6 +51,7 @@ class DemoWorkshop implements ApplicationRunner {
   private final DemoMachines machines;
   private final DemoPrints prints;
   private final DemoTroubles troubles;
+  private final DemoUpkeep upkeep;
   private final DemoStock stock;
   private final Clock clock;
 
@@ -75,12 +77,14 @@ class DemoWorkshop implements ApplicationRunner {
       DemoMachines machines,
       DemoPrints prints,
       DemoTroubles troubles,
+      DemoUpkeep upkeep,
       DemoStock stock,
       Clock clock) {
     this.plan = plan;
     this.machines = machines;
     this.prints = prints;
     this.troubles = troubles;
+    this.upkeep = upkeep;
     this.dryers = dryers;
     this.room = room;
     this.devices = devices;
@@ -235,6 +239,7 @@ class DemoWorkshop implements ApplicationRunner {
     prints.setUp(tray, tall, glass, slate, DemoPrints.box(140, 90, 30), brim(3));
     prints.good(tray, 7);
     troubles.fill(slate, open);
+    upkeep.fill(printer, open);
   }
 
   private static ChoicesRequest brim(double widthMm) {

@@ -10,7 +10,8 @@
       "print",
       "receiving",
       "storage",
-      "trouble"
+      "trouble",
+      "upkeep"
     })
 package mindspool.server.demo;
 

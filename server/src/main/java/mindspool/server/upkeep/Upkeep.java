@@ -188,19 +188,17 @@ public class Upkeep {
       long beganS,
       long nowS) {
     UpkeepTask task = chosen.task;
+    List<Use> its = uses.getOrDefault(thing.key(), List.of());
     Long lastS = last.get(key(thing.subject, thing.id, task.id()));
-    long sinceS = lastS == null ? beganS : lastS;
+    // Prints may have been entered that are older than the machine's entry.
+    long firstS = its.stream().mapToLong(Use::endS).min().orElse(beganS) - 1;
+    long sinceS = lastS == null ? Math.min(beganS, firstS) : lastS;
     Map<Counter, Double> every = new EnumMap<>(task.every());
     if (lastS == null && task.firstHours().isPresent()) {
       every.put(Counter.HOURS, task.firstHours().getAsDouble());
     }
     return new Item(
-        thing,
-        task,
-        UpkeepDue.of(every, uses.getOrDefault(thing.key(), List.of()), sinceS, nowS),
-        lastS,
-        sinceS,
-        chosen.ownId);
+        thing, task, UpkeepDue.of(every, its, sinceS, nowS), lastS, sinceS, chosen.ownId);
   }
 
   /** With a counter that the machine itself keeps. */

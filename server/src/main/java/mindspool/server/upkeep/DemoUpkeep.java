@@ -1,0 +1,56 @@
+package mindspool.server.upkeep;
+
+import java.util.List;
+import mindspool.core.upkeep.UpkeepTask.Subject;
+import org.springframework.stereotype.Service;
+
+/** Upkeep of the demonstration. */
+@Service
+public class DemoUpkeep {
+
+  private static final long DAY_S = 86_400;
+
+  private final Upkeep upkeep;
+
+  DemoUpkeep(Upkeep upkeep) {
+    this.upkeep = upkeep;
+  }
+
+  /** Two printers that were kept up, one better than the other; and a task of the workshop. */
+  public void fill(long enclosedPrinter, long openPrinter) {
+    done("z_screw", enclosedPrinter, 168, "grey grease wiped off");
+    done("rods", enclosedPrinter, 40, null);
+    done("belts", enclosedPrinter, 33, "both 9 N");
+    done("fasteners", enclosedPrinter, 61, null);
+    done("filters", enclosedPrinter, 93, null);
+    done("cables", enclosedPrinter, 61, null);
+    done("protection", enclosedPrinter, 200, "stopped as the maker says");
+    done("z_screw", openPrinter, 150, null);
+    done("rods", openPrinter, 77, null);
+    done("belts", openPrinter, 77, "wheel at the left set anew");
+    done("fasteners", openPrinter, 20, null);
+    done("cables", openPrinter, 20, null);
+    done("protection", openPrinter, 371, null);
+    upkeep.done(
+        new Upkeep.Said(
+            "scale", Subject.WORKSHOP, null, upkeep.nowS() - 26 * DAY_S, null, 500.2, "g"));
+    upkeep.add(
+        new Upkeep.OwnSaid(
+            "Empty the scrap bin",
+            Subject.WORKSHOP,
+            null,
+            null,
+            null,
+            null,
+            null,
+            14.0,
+            5.0,
+            List.of("By kind: only clean scraps of one material can be ground")));
+  }
+
+  private void done(String task, long printer, int daysAgo, String note) {
+    upkeep.done(
+        new Upkeep.Said(
+            task, Subject.PRINTER, printer, upkeep.nowS() - daysAgo * DAY_S, note, null, null));
+  }
+}

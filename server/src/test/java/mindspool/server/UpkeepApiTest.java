@@ -1,0 +1,218 @@
+package mindspool.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
+import tools.jackson.databind.JsonNode;
+
+/** Upkeep over HTTP: counted from prints, done, undone, with tasks of one's own. */
+class UpkeepApiTest extends PrintingTest {
+
+  @Autowired private JdbcTemplate jdbc;
+
+  private JsonNode task(String task, String subject, long id) {
+    for (JsonNode item : api.get("/api/upkeep").body().get("items")) {
+      if (item.get("task").asString().equals(task)
+          && item.get("subject").asString().equals(subject)
+          && item.get("subjectId").asLong() == id) {
+        return item;
+      }
+    }
+    return null;
+  }
+
+  private double used(String task) {
+    return used(task, "HOURS");
+  }
+
+  private double used(String task, String counter) {
+    for (JsonNode count : task(task, "PRINTER", printer).get("counts")) {
+      if (count.get("counter").asString().equals(counter)) {
+        return count.get("used").asDouble();
+      }
+    }
+    throw new AssertionError(task + " has no " + counter);
+  }
+
+  private Api.Answer done(String task, String more) {
+    return api.post(
+        "/api/upkeep/done",
+        "{\"task\": \"%s\", \"subject\": \"PRINTER\", \"subjectId\": %d%s}"
+            .formatted(task, printer, more));
+  }
+
+  /** A print that took so many hours and ended an hour ago. */
+  private long printed(double hours) {
+    long job = job(spool("PLA"));
+    setUp(job, "");
+    long run = started(job).get("id").asLong();
+    api.post("/api/prints/" + run + "/finish", "{\"outcome\": \"GOOD\"}");
+    long endS = Instant.now().getEpochSecond() - 3600;
+    jdbc.update(
+        "update print_run set started_s = ?, ended_s = ? where id = ?",
+        endS - Math.round(3600 * hours),
+        endS,
+        run);
+    return run;
+  }
+
+  @Test
+  void printsCountAndOneThatIsTakenBackOrCorrectedCountsAsItIsNow() {
+    double before = used("fans");
+    printed(30);
+    long second = printed(170);
+    assertThat(used("fans")).isEqualTo(before + 200, within(0.01));
+    assertThat(task("fans", "PRINTER", printer).get("state").asString()).isEqualTo("DUE");
+    jdbc.update("update print_run set removed_s = 1 where id = ?", second);
+    assertThat(used("fans")).isEqualTo(before + 30, within(0.01));
+    assertThat(task("fans", "PRINTER", printer).get("state").asString()).isEqualTo("LATER");
+    jdbc.update("update print_run set removed_s = null where id = ?", second);
+    assertThat(used("fans")).isEqualTo(before + 200, within(0.01));
+  }
+
+  @Test
+  void doneBeginsTheCountAnewAndUndoBringsItBack() {
+    printed(260);
+    assertThat(task("rods", "PRINTER", printer).get("state").asString()).isEqualTo("DUE");
+    Api.Answer done = done("rods", ", \"note\": \"dry as dust\", \"measured\": 3.5");
+    assertThat(done.status()).isEqualTo(201);
+    assertThat(used("rods")).isZero();
+    JsonNode history = api.get("/api/upkeep/history/PRINTER/" + printer).body();
+    assertThat(history.at("/0/note").asString()).isEqualTo("dry as dust");
+    assertThat(history.at("/0/measured").asDouble()).isEqualTo(3.5);
+    api.undo(done.act());
+    assertThat(used("rods")).isGreaterThanOrEqualTo(260);
+    api.redo(done.act());
+    assertThat(used("rods")).isZero();
+    api.delete("/api/upkeep/done/" + history.at("/0/id").asLong());
+    assertThat(used("rods")).isGreaterThanOrEqualTo(260);
+  }
+
+  @Test
+  void doneInThePastCountsWhatCameAfterIt() {
+    printed(40);
+    String past = Instant.now().minus(30, ChronoUnit.MINUTES).toString();
+    done("cold_pull", ", \"at\": \"" + past + "\"");
+    assertThat(used("cold_pull")).isZero();
+    String older = Instant.now().minus(40, ChronoUnit.DAYS).toString();
+    Api.Answer belts = done("belts", ", \"at\": \"" + older + "\"");
+    assertThat(belts.status()).isEqualTo(201);
+    assertThat(used("belts")).isGreaterThanOrEqualTo(40);
+    assertThat(used("belts", "DAYS")).isEqualTo(40, within(0.1));
+  }
+
+  @Test
+  void whatCannotBeIsRefusedByField() {
+    assertThat(done("dance", "").field()).isEqualTo("task");
+    assertThat(done("fans", ", \"at\": \"2999-01-01T00:00:00Z\"").field()).isEqualTo("at");
+    assertThat(done("fans", ", \"measured\": 1e9").field()).isEqualTo("measured");
+    assertThat(done("plate_wash", "").field()).isEqualTo("task");
+    assertThat(api.post("/api/upkeep/done", "{}").field()).isEqualTo("subject");
+    assertThat(api.delete("/api/upkeep/done/987654").status()).isEqualTo(404);
+    assertThat(api.get("/api/upkeep/timeline/" + printer + "?days=0").field()).isEqualTo("days");
+    assertThat(api.get("/api/upkeep/history/CAT/1").status()).isEqualTo(400);
+  }
+
+  @Test
+  void washingAPlateHereIsWashingItThere() {
+    printed(1);
+    assertThat(task("plate_wash", "PLATE", plate).at("/counts/0/used").asInt()).isPositive();
+    Api.Answer washed =
+        api.post(
+            "/api/upkeep/done",
+            "{\"task\": \"plate_wash\", \"subject\": \"PLATE\", \"subjectId\": %d}"
+                .formatted(plate));
+    assertThat(task("plate_wash", "PLATE", plate).at("/counts/0/used").asInt()).isZero();
+    for (JsonNode each : api.get("/api/plates").body()) {
+      if (each.get("id").asLong() == plate) {
+        assertThat(each.get("printsSinceWash").asInt()).isZero();
+      }
+    }
+    api.undo(washed.act());
+    assertThat(task("plate_wash", "PLATE", plate).at("/counts/0/used").asInt()).isPositive();
+  }
+
+  @Test
+  void ownTasksAndIntervalsAreKeptChangedAndRemoved() {
+    Api.Answer none =
+        api.post("/api/upkeep/tasks", "{\"title\": \"sweep\", \"subject\": \"PRINTER\"}");
+    assertThat(none.field()).isEqualTo("everyDays");
+    long own =
+        created(
+            "/api/upkeep/tasks",
+            ("{\"title\": \"sweep\", \"subject\": \"PRINTER\", \"subjectId\": %d,"
+                    + " \"everyDays\": 7}")
+                .formatted(printer));
+    assertThat(task("own-" + own, "PRINTER", printer).get("title").asString()).isEqualTo("sweep");
+    assertThat(done("own-" + own, "").status()).isEqualTo(201);
+    long interval =
+        created(
+            "/api/upkeep/tasks",
+            "{\"replaces\": \"z_screw\", \"subjectId\": %d, \"everyHours\": 100}"
+                .formatted(printer));
+    JsonNode screw = task("z_screw", "PRINTER", printer);
+    assertThat(screw.get("ownId").asLong()).isEqualTo(interval);
+    assertThat(screw.at("/counts/0/every").asDouble()).isEqualTo(100);
+    assertThat(screw.get("procedure").asString()).isEqualTo("screw_grease");
+    Api.Answer stale =
+        api.put(
+            "/api/upkeep/tasks/" + interval,
+            "{\"version\": 99, \"replaces\": \"z_screw\", \"everyHours\": 120}");
+    assertThat(stale.status()).isEqualTo(409);
+    Api.Answer left =
+        api.put("/api/upkeep/tasks/" + interval, "{\"version\": 0, \"replaces\": \"z_screw\"}");
+    assertThat(left.status()).as(left.raw().body()).isEqualTo(200);
+    // With no amount it is left out, for all printers now.
+    assertThat(task("z_screw", "PRINTER", printer)).isNull();
+    api.delete("/api/upkeep/tasks/" + interval);
+    assertThat(task("z_screw", "PRINTER", printer)).isNotNull();
+    api.delete("/api/upkeep/tasks/" + own);
+    assertThat(task("own-" + own, "PRINTER", printer)).isNull();
+    assertThat(api.post("/api/upkeep/tasks", "{\"replaces\": \"dance\"}").field())
+        .isEqualTo("replaces");
+  }
+
+  /** One line for all that is due on a printer; another one once something was done. */
+  @Test
+  void todaySaysWhatIsDueOnAPrinterInOneLine() {
+    printed(330);
+    JsonNode line = onToday();
+    assertThat(line.get("what").asString()).contains("Upkeep of");
+    assertThat(line.at("/deed/kind").asString()).isEqualTo("UPKEEP");
+    assertThat(line.get("link").asString()).isEqualTo("/upkeep?of=PRINTER-" + printer);
+    String key = line.get("key").asString();
+    done("belts", "");
+    assertThat(onToday().get("key").asString()).isNotEqualTo(key);
+  }
+
+  private JsonNode onToday() {
+    JsonNode found = null;
+    for (JsonNode line : api.get("/api/today?hours=24").body().get("lines")) {
+      if (line.get("key").asString().startsWith("upkeep-PRINTER-" + printer + "-")) {
+        assertThat(found).as("one line").isNull();
+        found = line;
+      }
+    }
+    return found;
+  }
+
+  @Test
+  void theTimelineSaysWhatWasPrintedDoneAndChanged() {
+    printed(2);
+    done("fans", ", \"note\": \"hair in it\"");
+    JsonNode was = api.get("/api/printers/" + printer).body();
+    JsonNode line = api.get("/api/upkeep/timeline/" + printer + "?days=30").body();
+    assertThat(line.get("name").asString()).isEqualTo(was.get("name").asString());
+    assertThat(line.get("prints").size()).isPositive();
+    assertThat(line.get("marks").toString())
+        .contains("UPKEEP")
+        .contains("hair in it")
+        .doesNotContain("printed hours");
+    assertThat(api.get("/api/upkeep/timeline/987654").status()).isEqualTo(404);
+  }
+}

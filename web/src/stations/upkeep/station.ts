@@ -1,0 +1,22 @@
+import type { Station } from '../station'
+
+export default {
+  name: 'Upkeep',
+  path: '/upkeep',
+  key: 'u',
+  help: 'what is due on machines and plates, and what was done',
+  onPhone: 'more',
+  routes: [
+    {
+      path: '/upkeep',
+      component: () => import('./UpkeepStation.vue'),
+      meta: { title: 'Upkeep', how: 'upkeep' },
+    },
+    {
+      path: '/upkeep/printer/:id(\\d+)',
+      component: () => import('./TimelinePage.vue'),
+      props: (route) => ({ id: Number(route.params.id) }),
+      meta: { title: 'What changed', how: 'upkeep' },
+    },
+  ],
+} satisfies Station
