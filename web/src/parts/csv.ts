@@ -14,10 +14,11 @@ export function csv(
 }
 
 /** Hands a text to the person as a file. */
-export function saveAs(fileName: string, text: string) {
+export function saveAs(fileName: string, text: string, type = 'text/csv') {
   const link = document.createElement('a')
   // The mark at the beginning tells spreadsheets that it is UTF-8.
-  link.href = URL.createObjectURL(new Blob(['\ufeff', text], { type: 'text/csv' }))
+  const mark = type === 'text/csv' ? ['\ufeff'] : []
+  link.href = URL.createObjectURL(new Blob([...mark, text], { type }))
   link.download = fileName
   link.click()
   URL.revokeObjectURL(link.href)

@@ -47,7 +47,14 @@ export const useOptions = defineStore('options', () => {
   const readingUnits = list('readingUnits', () => client.GET('/api/reading-units'), [])
   const salts = list('salts', () => client.GET('/api/salts'), [])
   const labelSheets = list('labelSheets', () => client.GET('/api/label-sheets'), [])
-  const materials = list('materials', () => client.GET('/api/materials'), [])
+  const firstMaterials = list('materials', () => client.GET('/api/materials'), [])
+  const laterMaterials = shallowRef<Schemas['MaterialView'][] | null>(null)
+  const materials = computed(() => laterMaterials.value ?? firstMaterials.value)
+
+  /** A workshop's own materials come and go while the page is there. */
+  async function renewMaterials() {
+    laterMaterials.value = await answer(client.GET('/api/materials'))
+  }
   const reels = list('reels', () => client.GET('/api/reels'), { kinds: [], sizes: [] })
   const receiving = list('receiving', () => client.GET('/api/receiving-choices'), {
     arrivals: [],
@@ -78,6 +85,7 @@ export const useOptions = defineStore('options', () => {
     salts,
     labelSheets,
     materials,
+    renewMaterials,
     reels,
     receiving,
     placeKind,

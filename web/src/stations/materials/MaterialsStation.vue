@@ -1,10 +1,15 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import type { Schemas } from '@/api/client'
+import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { answer, client, Problem, type Schemas } from '@/api/client'
+import { saveAs } from '@/parts/csv'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import { useActs } from '@/stores/acts'
 import { useOptions } from '@/stores/options'
 import WideTable from '@/parts/WideTable.vue'
 import BalanceCurve from './BalanceCurve.vue'
 import OwnLimits from './OwnLimits.vue'
+import OwnMaterialForm from './OwnMaterialForm.vue'
 import { useOwnLimits } from './ownLimits'
 
 const props = defineProps<{ name?: string }>()
@@ -20,6 +25,7 @@ const GRADES = [
   ['B', 'a published measurement'],
   ['C', 'usual in the trade or on data sheets'],
   ['D', 'an estimate or a judgement'],
+  ['OWN', 'given here'],
 ] as const
 
 const options = useOptions()
@@ -28,6 +34,76 @@ const own = useOwnLimits()
 const shown = computed(
   () => options.materials.find((m) => m.name === props.name) ?? options.materials[0],
 )
+
+const acts = useActs()
+const router = useRouter()
+const ours = ref<Schemas['OwnMaterialView'][]>([])
+const editing = ref(false)
+const problem = ref<Problem | null>(null)
+
+async function attempt(act: () => Promise<unknown>) {
+  try {
+    await act()
+    problem.value = null
+  } catch (cause) {
+    problem.value = Problem.of(cause)
+  }
+}
+watch(
+  () => acts.changes,
+  () =>
+    attempt(async () => {
+      ours.value = await answer(client.GET('/api/own-materials'))
+      await options.renewMaterials()
+    }),
+  { immediate: true },
+)
+watch(
+  () => props.name,
+  () => (editing.value = false),
+)
+const mine = computed(() => ours.value.find((each) => each.name === shown.value?.name) ?? null)
+const base = computed(
+  () => options.materials.find((each) => each.name === shown.value?.kind) ?? shown.value,
+)
+
+async function kept(name: string) {
+  editing.value = false
+  await options.renewMaterials()
+  await router.push(`/materials/${name}`)
+}
+
+function download() {
+  const materials = ours.value.map(({ name, title, base: of, figures, reason }) => ({
+    name,
+    title,
+    base: of,
+    figures,
+    reason,
+  }))
+  saveAs('own-materials.json', JSON.stringify({ materials }, null, 2), 'application/json')
+}
+
+async function take(event: Event) {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  if (!file) {
+    return
+  }
+  await attempt(async () => {
+    let body: Schemas['MaterialsFile']
+    try {
+      body = JSON.parse(await file.text()) as Schemas['MaterialsFile']
+    } catch {
+      throw new Problem(
+        'The file cannot be read',
+        `${file.name} is no JSON. Choose a file that was exported here.`,
+      )
+    }
+    await acts.record(client.POST('/api/own-materials/import', { body }), 'Materials taken in')
+  })
+}
 
 /** Figures by what they are used for; of printing also what is said in a word. */
 const groups = computed(() =>
@@ -56,6 +132,7 @@ function target(material: Schemas['MaterialView']): number {
   <div class="columns">
     <nav aria-label="Materials">
       <h1>Materials</h1>
+      <router-link to="/materials-compared" class="small">Compare them</router-link>
       <router-link
         v-for="material in options.materials"
         :key="material.name"
@@ -70,6 +147,16 @@ function target(material: Schemas['MaterialView']): number {
           }}</span
         >
       </router-link>
+      <p class="small ours">
+        <button v-if="ours.length" class="button plain small" @click="download">
+          our own as a file
+        </button>
+        <label class="take">
+          <span>take in a file</span>
+          <input type="file" accept="application/json,.json" @change="take" />
+        </label>
+      </p>
+      <ProblemNote v-if="problem" :problem="problem" />
     </nav>
     <section v-if="shown" :aria-label="shown.title">
       <h2>{{ shown.title }}</h2>
@@ -77,6 +164,24 @@ function target(material: Schemas['MaterialView']): number {
         <h3>Moisture in balance with air, 23 °C</h3>
         <BalanceCurve :points="shown.equilibrium" :target="target(shown)" :limit="limit(shown)" />
       </div>
+      <p v-if="mine" class="soft">
+        One of our own, like
+        <router-link :to="`/materials/${mine.base}`">{{ mine.base }}</router-link>;
+        {{ mine.reason }}.
+      </p>
+      <p v-if="!editing">
+        <button class="button" data-testid="derive" @click="editing = true">
+          {{ mine ? 'Change its figures' : 'Derive one of our own' }}
+        </button>
+      </p>
+      <OwnMaterialForm
+        v-else-if="base"
+        :key="shown.name"
+        :own="mine"
+        :base="base"
+        @kept="kept"
+        @left="editing = false"
+      />
       <OwnLimits
         :material="shown.name"
         :lot-id="null"
@@ -164,6 +269,22 @@ section > h2 {
 
 .figures {
   margin-top: 1rem;
+}
+
+.ours {
+  display: grid;
+  gap: 0.4rem;
+  margin-top: 1rem;
+  padding-left: 0.6rem;
+}
+
+.take {
+  display: grid;
+  gap: 0.2rem;
+}
+
+.take input {
+  max-width: 100%;
 }
 
 .grades {

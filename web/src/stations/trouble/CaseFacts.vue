@@ -73,7 +73,9 @@ const wetness = computed(() => {
       <h3>Since {{ trouble.lastGood }}, the last good print there</h3>
       <ul v-if="trouble.changed.length">
         <li v-for="each in trouble.changed" :key="each.what">
-          <span>{{ each.what }}: {{ each.then }} → {{ each.now }}</span>
+          <span
+            >{{ each.what }}: {{ each.then === null ? '' : `${each.then} → ` }}{{ each.now }}</span
+          >
         </li>
       </ul>
       <p v-else class="soft">Nothing that is recorded has changed.</p>

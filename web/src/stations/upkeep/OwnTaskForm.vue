@@ -118,8 +118,8 @@ function interval(task: Own): string {
 
 <template>
   <section aria-labelledby="own-title" class="own">
-    <h2 id="own-title" class="small">Our own tasks and intervals</h2>
-    <ul>
+    <h2 id="own-title">Our own tasks and intervals</h2>
+    <ul v-if="own.length">
       <li v-for="task in own" :key="task.id">
         {{ task.title }} <span class="soft">{{ interval(task) }}</span>
         <button class="button plain small" @click="remove(task)">

@@ -84,6 +84,7 @@ async function done(item: Item, said: Done) {
         <button class="button" data-testid="add-task" @click="adding = !adding">
           {{ adding ? 'Leave it' : 'Add a task' }}
         </button>
+        <router-link to="/upkeep/supplies">What runs out</router-link>
         <span class="soft small"
           >The mark on each bar is at four fifths of what may pass: from there it is soon.</span
         >
@@ -91,13 +92,7 @@ async function done(item: Item, said: Done) {
     </header>
     <ProblemNote v-if="reading" :problem="reading" />
     <ProblemNote v-if="problem" :problem="problem" />
-    <OwnTaskForm
-      v-if="adding || view?.upkeep.own.length"
-      :own="view?.upkeep.own ?? []"
-      :items="items"
-      :adding="adding"
-      @added="adding = false"
-    />
+    <OwnTaskForm v-if="adding" :own="[]" :items="items" :adding="adding" @added="adding = false" />
 
     <section
       v-for="bench in shown"
@@ -152,6 +147,13 @@ async function done(item: Item, said: Done) {
         />
       </ul>
     </section>
+
+    <OwnTaskForm
+      v-if="!adding && view?.upkeep.own.length"
+      :own="view.upkeep.own"
+      :items="items"
+      :adding="false"
+    />
 
     <section v-if="elsewhere.length" aria-labelledby="elsewhere-title">
       <h2 id="elsewhere-title">Desiccant and hygrometers, this week</h2>

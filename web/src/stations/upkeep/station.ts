@@ -6,7 +6,20 @@ export default {
   key: 'u',
   help: 'what is due on machines and plates, and what was done',
   onPhone: 'more',
+  pages: [
+    {
+      name: 'What runs out',
+      path: '/upkeep/supplies',
+      key: 'z',
+      help: 'filament against jobs and usual use, desiccant, adhesives, nozzles; what to order',
+    },
+  ],
   routes: [
+    {
+      path: '/upkeep/supplies',
+      component: () => import('./SuppliesPage.vue'),
+      meta: { title: 'What runs out', how: 'upkeep' },
+    },
     {
       path: '/upkeep',
       component: () => import('./UpkeepStation.vue'),

@@ -93,6 +93,10 @@ class BrowserTest extends BrowserPages {
         "/trouble/practise/drying?case=7",
         "/trouble/steps",
         "/trouble/steps/feed_check",
+        "/upkeep",
+        "/upkeep/printer/5",
+        "/upkeep/supplies",
+        "/materials-compared",
         "/how/moisture"
       })
   void pagesAreAccessibleAndQuiet(String path) {
@@ -637,7 +641,11 @@ class BrowserTest extends BrowserPages {
           "/trouble/lines",
           "/trouble/practise/drying?case=7",
           "/trouble/steps",
-          "/trouble/steps/feed_check"
+          "/trouble/steps/feed_check",
+          "/upkeep",
+          "/upkeep/printer/5",
+          "/upkeep/supplies",
+          "/materials-compared"
         }) {
       page.setViewportSize(360, 844);
       page.navigate(path);
@@ -771,6 +779,66 @@ class BrowserTest extends BrowserPages {
     page.getByLabel("Left of the 120 mm after the fast feed, mm").fill("30");
     press("Go on");
     assertThat(page.getByTestId("walk-reading")).containsText("slip when fast 10.0 %");
+  }
+
+  @Test
+  void upkeepIsDoneByOneTapAndStandsInWhatChanged() {
+    page.navigate("/upkeep?of=PRINTER-5");
+    Locator filters = page.getByTestId("task-filters-PRINTER-5");
+    assertThat(filters).containsText("of 90 days");
+    filters
+        .getByRole(
+            AriaRole.BUTTON,
+            new Locator.GetByRoleOptions().setName("Change the filters").setExact(false))
+        .first()
+        .click();
+    filters.getByLabel("Note").fill("the old ones smelt of ABS");
+    filters
+        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Done, with this"))
+        .click();
+    assertThat(filters).containsText("last today");
+    page.navigate("/upkeep/printer/5");
+    assertThat(page.getByTestId("timeline-list")).containsText("the old ones smelt of ABS");
+    page.getByTestId("undo").click();
+    assertThat(page.getByTestId("timeline-list")).not().containsText("the old ones smelt of ABS");
+  }
+
+  @Test
+  void aTaskOfOnesOwnIsAddedAndASupplyCounted() {
+    page.navigate("/upkeep");
+    page.getByTestId("add-task").click();
+    page.getByLabel("What is to be done").fill("Look at the extinguisher");
+    page.getByLabel("Every so many days").fill("30");
+    page.getByTestId("keep-task").click();
+    assertThat(page.locator("#main")).containsText("every 30 days");
+    page.navigate("/upkeep/supplies");
+    assertThat(page.getByTestId("to-order")).containsText("Adhesive for plates");
+    page.getByTestId("add-supply").click();
+    page.getByLabel("What", new Page.GetByLabelOptions().setExact(true)).fill("Glue sticks");
+    page.getByLabel("There now").fill("4");
+    page.getByTestId("keep-supply").click();
+    assertThat(page.locator("#main")).containsText("Glue sticks");
+  }
+
+  @Test
+  void materialsAreComparedAndOneIsDerived() {
+    page.navigate("/materials-compared");
+    assertThat(page.getByTestId("compare-water")).containsText("times");
+    page.getByTestId("compare-water")
+        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("PA6:"))
+        .click();
+    assertThat(page.locator("h1")).containsText("PA6 against ABS");
+    page.navigate("/materials/PLA");
+    page.getByTestId("derive").click();
+    page.getByLabel("Short name, stays").fill("PLA-WOOD");
+    page.getByLabel("Where the figures come from").fill("printed a tower");
+    page.getByTestId("own-figure").selectOption("nozzleC");
+    page.getByLabel("nozzle, usual, °C").fill("205");
+    page.getByTestId("keep-material").click();
+    assertThat(page.locator("#main")).containsText("One of our own, like PLA");
+    assertThat(page.locator("#main")).containsText("printed a tower");
+    page.navigate("/receive");
+    assertThat(page.locator("#main")).containsText("Receive");
   }
 
   @Test

@@ -3,6 +3,7 @@ package mindspool.server;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.time.Instant;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -165,9 +166,17 @@ class TroubleApiTest extends PrintingTest {
     api.post("/api/spools/" + first + "/end", "{\"act\": \"SECURE\"}");
     api.post("/api/spools/" + first + "/moves", "{\"placeId\": %d}".formatted(room));
 
+    String past = Instant.now().minusSeconds(300).toString();
+    api.post(
+        "/api/upkeep/done",
+        ("{\"task\": \"fans\", \"subject\": \"PRINTER\", \"subjectId\": %d, \"at\": \"%s\"}")
+            .formatted(printer, past));
     JsonNode trouble = opened("{\"runId\": %d}".formatted(failedPrint()));
     assertThat(trouble.get("lastGood").asString()).startsWith("job ");
-    assertThat(trouble.get("changed").toString()).contains("\"spool\"").contains(first);
+    assertThat(trouble.get("changed").toString())
+        .contains("\"spool\"")
+        .contains(first)
+        .contains("Clean the fans");
   }
 
   /** What a case was begun from may be gone later; the case stays readable. */

@@ -215,4 +215,68 @@ class UpkeepApiTest extends PrintingTest {
         .doesNotContain("printed hours");
     assertThat(api.get("/api/upkeep/timeline/987654").status()).isEqualTo(404);
   }
+
+  private JsonNode filament(String material, String colour) {
+    for (JsonNode each : api.get("/api/supplies").body().get("filaments")) {
+      if (each.get("material").asString().equals(material)
+          && each.get("colourName").asString().equals(colour)) {
+        return each;
+      }
+    }
+    return null;
+  }
+
+  @Test
+  void filamentIsHeldAgainstJobsAndUsualUse() {
+    String code = spool("PP");
+    long before = job(spool("PP"));
+    JsonNode unused = filament("PP", "reed");
+    assertThat(unused.get("days").isNull()).isTrue();
+    assertThat(unused.get("spools").asInt()).isGreaterThanOrEqualTo(2);
+    assertThat(unused.get("promisedG").asDouble()).isGreaterThanOrEqualTo(50);
+    long job = job(code);
+    setUp(job, "");
+    long run = started(job).get("id").asLong();
+    api.post("/api/prints/" + run + "/finish", "{\"outcome\": \"GOOD\"}");
+    JsonNode used = filament("PP", "reed");
+    assertThat(used.get("prints").asInt()).isEqualTo(1);
+    assertThat(used.get("days").asDouble()).isGreaterThan(used.get("lowDays").asDouble());
+    assertThat(used.get("highDays").isNull()).as("one print tells no upper end").isTrue();
+    boolean asked = false;
+    for (JsonNode cost : api.get("/api/supplies").body().get("jobs")) {
+      asked |= cost.get("jobId").asLong() == before;
+    }
+    assertThat(asked).isTrue();
+  }
+
+  @Test
+  void otherSuppliesAreCountedGoDownAndAreRemoved() {
+    String gel =
+        "{\"name\": \"gel %d\", \"unit\": \"g\", \"amount\": %d, \"perMonth\": 100,"
+            + " \"least\": 300, \"version\": %d}";
+    long id = created("/api/supplies", gel.formatted(made, 500, 0));
+    jdbc.update("update supply set counted_s = counted_s - ? where id = ?", 76 * 86_400, id);
+    JsonNode after = supply(id);
+    // 2.5 months of 100 g.
+    assertThat(after.get("left").asDouble()).isEqualTo(250, within(0.5));
+    assertThat(after.get("low").asBoolean()).isTrue();
+    Api.Answer counted = api.put("/api/supplies/" + id, gel.formatted(made, 400, 0));
+    assertThat(counted.body().get("left").asDouble()).isEqualTo(400, within(0.1));
+    assertThat(api.put("/api/supplies/" + id, gel.formatted(made, 1, 0)).status()).isEqualTo(409);
+    api.undo(counted.act());
+    assertThat(supply(id).get("left").asDouble()).isEqualTo(250, within(0.5));
+    assertThat(api.post("/api/supplies", gel.formatted(made, -1, 0)).field()).isEqualTo("amount");
+    assertThat(api.post("/api/supplies", "{\"unit\": \"g\"}").field()).isEqualTo("name");
+    api.delete("/api/supplies/" + id);
+    assertThat(supply(id)).isNull();
+  }
+
+  private JsonNode supply(long id) {
+    for (JsonNode each : api.get("/api/supplies").body().get("others")) {
+      if (each.get("id").asLong() == id) {
+        return each;
+      }
+    }
+    return null;
+  }
 }

@@ -15,12 +15,18 @@ import mindspool.core.Require;
  *
  * @param name stable id, such as {@code PETG}
  * @param title what people call it
+ * @param kind name of the table's material that it is one of, by which it is looked up where tables
+ *     name materials: its own, or that of the one that it was derived from
  * @param parameters a figure for every {@link Parameter} that all materials have, and of the others
  *     those that it has
  * @param traits what is said of it in words; some may be missing
  */
 public record Material(
-    String name, String title, Map<Parameter, Sourced> parameters, Map<Trait, Trait.Word> traits) {
+    String name,
+    String title,
+    String kind,
+    Map<Parameter, Sourced> parameters,
+    Map<Trait, Trait.Word> traits) {
 
   /** Stretches less than this before it breaks, as printed: brittle, %. Common practice. */
   private static final double BRITTLE_PERCENT = 5;
@@ -183,7 +189,7 @@ public record Material(
     scaleWithin(changed, Parameter.PACK_FACTOR, lot.pack());
     scaleWithin(changed, Parameter.WET_DIFFUSIVITY, lot.wetDiffusivity());
     scaleWithin(changed, Parameter.SORPTION_HEAT, lot.sorptionHeat());
-    return new Material(name, title, changed, traits);
+    return new Material(name, title, kind, changed, traits);
   }
 
   private static void scale(Map<Parameter, Sourced> figures, Parameter parameter, double factor) {
@@ -212,7 +218,7 @@ public record Material(
     Map<Parameter, Sourced> changed = new EnumMap<>(parameters);
     ownFigure(changed, Parameter.PRINT_LIMIT, printLimitPercent, reason);
     ownFigure(changed, Parameter.DRY_TARGET, dryTargetPercent, reason);
-    return new Material(name, title, changed, traits);
+    return new Material(name, title, kind, changed, traits);
   }
 
   /**
@@ -247,6 +253,35 @@ public record Material(
           changed.put(
               parameter, new Sourced(parameter.check(number), "your own", Sourced.Grade.OWN));
         });
-    return new Material(name, title, changed, traits);
+    return new Material(name, title, kind, changed, traits);
+  }
+
+  /**
+   * A material of its own that is like this one but for some figures.
+   *
+   * @param overrides parameter keys and values in the parameter's unit
+   * @param reason where these come from; becomes their source
+   */
+  public Material derived(
+      String ownName, String ownTitle, Map<String, Double> overrides, String reason) {
+    Map<Parameter, Sourced> changed = new EnumMap<>(parameters);
+    overrides.forEach(
+        (key, value) -> {
+          Parameter parameter = Parameter.ofKey(key);
+          double number = parameter.check(Require.present(key, value, "a number"));
+          changed.put(parameter, new Sourced(number, reason, Sourced.Grade.OWN));
+        });
+    return new Material(ownName, ownTitle, kind, changed, traits);
+  }
+
+  /** The same for materials in which water moves alike. */
+  public long waterDigest() {
+    long digest = 7;
+    for (Map.Entry<Parameter, Sourced> each : parameters.entrySet()) {
+      if (each.getKey().use() == Parameter.Use.WATER) {
+        digest = 31 * digest + Double.hashCode(each.getValue().value());
+      }
+    }
+    return digest;
   }
 }

@@ -13,6 +13,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import mindspool.core.InvalidValueException;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
@@ -24,9 +26,20 @@ public final class MaterialCatalogue {
   private static final String LIKE = "like";
 
   private final Map<String, Material> byName;
+  private final Supplier<List<Material>> own;
 
-  private MaterialCatalogue(Map<String, Material> byName) {
+  private MaterialCatalogue(Map<String, Material> byName, Supplier<List<Material>> own) {
     this.byName = byName;
+    this.own = own;
+  }
+
+  /**
+   * The same with a workshop's own materials.
+   *
+   * @param materials gives those that there are at the time; asked each time
+   */
+  public MaterialCatalogue with(Supplier<List<Material>> materials) {
+    return new MaterialCatalogue(byName, materials);
   }
 
   /** The materials shipped with the program. */
@@ -57,8 +70,9 @@ public final class MaterialCatalogue {
     }
     Map<String, Material> materials = new LinkedHashMap<>();
     rows.forEach(
-        (name, own) -> materials.put(name, new Material(name, own.title, own.figures, own.words)));
-    return new MaterialCatalogue(materials);
+        (name, own) ->
+            materials.put(name, new Material(name, own.title, name, own.figures, own.words)));
+    return new MaterialCatalogue(materials, List::of);
   }
 
   /** The lines of one material. */
@@ -98,21 +112,33 @@ public final class MaterialCatalogue {
     }
   }
 
+  /** The table's materials, and then a workshop's own. */
   public List<Material> all() {
+    List<Material> all = new ArrayList<>(byName.values());
+    all.addAll(own.get());
+    return all;
+  }
+
+  /** The table's materials alone. */
+  public List<Material> shipped() {
     return new ArrayList<>(byName.values());
+  }
+
+  /** The material with a name, if there is one; letter case does not matter. */
+  public Optional<Material> find(String name) {
+    return all().stream().filter(material -> material.name().equalsIgnoreCase(name)).findFirst();
   }
 
   /** The material with a name; letter case does not matter. */
   public Material named(String name) {
-    for (Material material : byName.values()) {
-      if (material.name().equalsIgnoreCase(name)) {
-        return material;
-      }
-    }
-    throw new InvalidValueException(
-        "material",
-        name == null ? "missing" : "\"" + name + "\"",
-        String.join(", ", byName.keySet()),
-        "Choose the nearest of these and replace its parameters where you know better.");
+    return find(name)
+        .orElseThrow(
+            () ->
+                new InvalidValueException(
+                    "material",
+                    name == null ? "missing" : "\"" + name + "\"",
+                    all().stream().map(Material::name).collect(Collectors.joining(", ")),
+                    "Choose the nearest of these and replace its parameters where you know"
+                        + " better."));
   }
 }

@@ -100,7 +100,7 @@ public final class BedSurfaces {
 
   /** The hold of a material on a plate. */
   public Grip grip(BuildPlate plate, Material material) {
-    return grip(plate.surface(), plate.interfaceLayer(), material.name());
+    return grip(plate.surface(), plate.interfaceLayer(), material.kind());
   }
 
   /** The hold of a material; refuses what the table does not have, by its field. */

@@ -196,6 +196,11 @@ public final class HoldDown {
         * of.aids.squish();
   }
 
+  /** Share by which a material shrinks from where it sets to a temperature, as far as it pulls. */
+  static double shrinkage(Material material, double aroundC) {
+    return new Shrinkage(material).to(aroundC);
+  }
+
   /** How much a material shrinks from where it sets. */
   private static final class Shrinkage {
     private final double expansion;

@@ -178,29 +178,29 @@ public final class MaterialChoice {
       case WATER ->
           by(
               need,
-              !DISSOLVES.contains(material.name()) && !DRINKS.contains(material.name()),
-              !DISSOLVES.contains(material.name()),
-              DISSOLVES.contains(material.name())
+              !DISSOLVES.contains(material.kind()) && !DRINKS.contains(material.kind()),
+              !DISSOLVES.contains(material.kind()),
+              DISSOLVES.contains(material.kind())
                   ? "dissolves in it"
-                  : DRINKS.contains(material.name()) ? "swells and softens in it" : "stands it");
+                  : DRINKS.contains(material.kind()) ? "swells and softens in it" : "stands it");
       case CHEMICALS ->
           by(
               need,
-              STANDS_CHEMICALS.contains(material.name()),
-              !Set.of("PVA", "HIPS", "PC").contains(material.name()),
+              STANDS_CHEMICALS.contains(material.kind()),
+              !Set.of("PVA", "HIPS", "PC").contains(material.kind()),
               "common practice");
       case LOOKS -> practice(need, material, FINE_LOOKS);
       case CHEAP -> practice(need, material, CHEAP);
       case EASY ->
           by(
               need,
-              EASY.contains(material.name()),
+              EASY.contains(material.kind()),
               !material.needsEnclosure(),
               "enclosure: " + word(material, Trait.ENCLOSURE));
       case SMOOTHED ->
           by(
               need,
-              Set.of("ABS", "ASA", "HIPS").contains(material.name()),
+              Set.of("ABS", "ASA", "HIPS").contains(material.kind()),
               false,
               "styrenes dissolve in acetone: outdoors, no flame");
       case FOOD -> new Met(need, Fit.POOR, FOOD_CAUTION);
@@ -217,7 +217,7 @@ public final class MaterialChoice {
   }
 
   private static Met practice(Need need, Material material, Set<String> good) {
-    return by(need, good.contains(material.name()), true, "common practice");
+    return by(need, good.contains(material.kind()), true, "common practice");
   }
 
   private static String word(Material material, Trait trait) {

@@ -93,10 +93,10 @@ public record MaterialPair(Material main, Material other, Joint joint, String no
 
   /** Two materials, in either order; one with itself joins. */
   public static MaterialPair of(Material main, Material other) {
-    if (main.name().equals(other.name())) {
+    if (main.kind().equals(other.kind())) {
       return new MaterialPair(main, other, Joint.JOINS, "");
     }
-    return Optional.ofNullable(TABLE.get(Set.of(main.name(), other.name())))
+    return Optional.ofNullable(TABLE.get(Set.of(main.kind(), other.kind())))
         .map(known -> new MaterialPair(main, other, known.joint, known.note))
         .orElseGet(() -> new MaterialPair(main, other, Joint.UNKNOWN, ""));
   }

@@ -12,6 +12,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import mindspool.server.air.ClimateChanged;
 import mindspool.server.air.Climates;
+import mindspool.server.materials.MaterialsChanged;
 import mindspool.server.stock.KnownSpools;
 import mindspool.server.stock.LimitsChanged;
 import mindspool.server.stock.SpoolChanged;
@@ -238,6 +239,17 @@ public class SpoolEstimates implements DisposableBean {
   @TransactionalEventListener(fallbackExecution = true)
   void limitsChanged(LimitsChanged event) {
     known.all().forEach(spool -> forget(spool.spool().id, Double.POSITIVE_INFINITY));
+    outdated.clear();
+  }
+
+  /** Water moves otherwise in what is made of them, from its arrival on. */
+  @TransactionalEventListener(fallbackExecution = true)
+  void materialsChanged(MaterialsChanged event) {
+    for (SpoolRecord spool : known.all()) {
+      if (!spool.material().name().equals(spool.material().kind())) {
+        forget(spool.spool().id, 0);
+      }
+    }
     outdated.clear();
   }
 

@@ -148,6 +148,10 @@ class LiveExamples {
     newest(values, "trouble", "trouble", "removed_s is null and closed_s is null");
     newest(values, "closedTrouble", "trouble", "removed_s is null and closed_s is not null");
     newest(values, "upkeepDone", "upkeep_done", "removed_s is null");
+    newest(values, "ownMaterial", "own_material", "removed_s is null");
+    version(values, "ownMaterial", "own_material where id = " + values.get("ownMaterial"));
+    newest(values, "supply", "supply", "removed_s is null");
+    version(values, "supply", "supply where id = " + values.get("supply"));
     newest(values, "upkeepTask", "upkeep_task", "removed_s is null");
     version(values, "upkeepTask", "upkeep_task where id = " + values.get("upkeepTask"));
     newest(values, "endedRun", "print_run", "removed_s is null and ended_s is not null");

@@ -1,5 +1,11 @@
 package mindspool.server.machines;
 
+import java.util.Map;
+import java.util.Optional;
+import mindspool.core.Require;
+import mindspool.core.print.NozzleCare.NozzleMaterial;
+import mindspool.core.print.Printer.ChamberKind;
+import mindspool.core.print.Printer.HotEndKind;
 import mindspool.server.acts.StoredEditable;
 import mindspool.server.places.Places;
 import org.springframework.stereotype.Component;
@@ -8,16 +14,80 @@ import org.springframework.stereotype.Component;
 @Component
 class EditablePrinter extends StoredEditable<PrinterDescription> {
 
-  private final Places places;
+  /** What a number is called, and its unit. */
+  private record Measure(String name, String unit) {}
 
-  EditablePrinter(MachineStore.Printers printers, Places places) {
+  private static final Map<String, Measure> MEASURES =
+      Map.ofEntries(
+          entry("hotEndMaxC", "hot end up to", "°C"),
+          entry("meltZoneMm", "melt zone", "mm"),
+          entry("nozzleDiameterMm", "nozzle", "mm"),
+          entry("abrasiveG", "abrasive filament through this nozzle", "g"),
+          entry("bedMaxC", "bed up to", "°C"),
+          entry("bedLengthMm", "bed length", "mm"),
+          entry("bedWidthMm", "bed width", "mm"),
+          entry("heightMm", "height", "mm"),
+          entry("bedHeaterW", "bed heater", "W"),
+          entry("carrierHeatJPerK", "heat of the bed's carrier", "J/K"),
+          entry("chamberMaxC", "chamber up to", "°C"),
+          entry("movingMassKg", "mass that moves", "kg"),
+          entry("tunedPlateMassKg", "plate that it was tuned with", "kg"),
+          entry("accelerationMmPerS2", "acceleration", "mm/s²"),
+          entry("supplyWh", "supply that bridges", "Wh"),
+          entry("meanPowerW", "mean power", "W"),
+          entry("printedHours", "printed", "h"),
+          entry("printedMetres", "printed", "m"));
+
+  private final Places places;
+  private final MachineStore.Plates plates;
+
+  EditablePrinter(MachineStore.Printers printers, MachineStore.Plates plates, Places places) {
     super("printer", PrinterDescription.class, printers);
+    this.plates = plates;
     this.places = places;
+  }
+
+  private static Map.Entry<String, Measure> entry(String field, String name, String unit) {
+    return Map.entry(field, new Measure(name, unit));
   }
 
   @Override
   public String title(PrinterDescription printer) {
     return places.place(printer.placeId).name();
+  }
+
+  /** Fields by what people call them, with their units. */
+  @Override
+  public Optional<String> inWords(String field, String before, String after) {
+    return switch (field) {
+      case "plateId" ->
+          after.isEmpty()
+              ? Optional.of("no plate on it")
+              : plates.findById(Long.valueOf(after)).map(plate -> plate.name + " laid on it");
+      case "chamber" -> Optional.of("chamber: " + ChamberKind.valueOf(after).title());
+      case "hotEnd" -> Optional.of("hot end: " + HotEndKind.valueOf(after).title());
+      case "nozzleMaterial" -> Optional.of("nozzle of " + NozzleMaterial.valueOf(after).title());
+      case "ventilated" ->
+          Optional.of(after.equals("true") ? "fumes led off" : "fumes not led off");
+      case "directFeed" ->
+          Optional.of(after.equals("true") ? "drive at the head" : "drive away from the head");
+      case "lastMaterial" -> Optional.of("last material: " + (after.isEmpty() ? "none" : after));
+      default ->
+          Optional.ofNullable(MEASURES.get(field))
+              .map(
+                  measure ->
+                      measure.name
+                          + " "
+                          + plain(before)
+                          + " → "
+                          + plain(after)
+                          + " "
+                          + measure.unit);
+    };
+  }
+
+  private static String plain(String number) {
+    return number.isEmpty() ? "none" : Require.plain(Double.parseDouble(number));
   }
 
   @Override

@@ -3,6 +3,7 @@ package mindspool.server.materials;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -12,9 +13,12 @@ import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.material.Parameter;
 import mindspool.core.material.Sourced;
 import mindspool.core.material.Trait;
+import mindspool.core.print.MaterialProfile;
 import mindspool.core.stock.Band;
 import mindspool.core.stock.ReelKind;
 import mindspool.core.stock.ReelSize;
+import mindspool.server.http.HeavyWork;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -26,10 +30,26 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "materials")
 class MaterialsController {
 
-  private final MaterialCatalogue catalogue;
+  private static final int MOST_PROFILES = 500;
 
-  MaterialsController(MaterialCatalogue catalogue) {
+  private final MaterialCatalogue catalogue;
+  private final HeavyWork heavy;
+
+  /** By the material itself: one whose figures were changed is another. */
+  private final Map<Material, MaterialProfile> profiles =
+      Collections.synchronizedMap(
+          new LinkedHashMap<>() {
+            private static final long serialVersionUID = 1;
+
+            @Override
+            protected boolean removeEldestEntry(Map.Entry<Material, MaterialProfile> eldest) {
+              return size() > MOST_PROFILES;
+            }
+          });
+
+  MaterialsController(MaterialCatalogue catalogue, HeavyWork heavy) {
     this.catalogue = catalogue;
+    this.heavy = heavy;
   }
 
   /** A figure with its unit and where it comes from. */
@@ -44,10 +64,15 @@ class MaterialsController {
     }
   }
 
-  /** A material with all its figures by name, and its moisture in balance with air. */
+  /**
+   * A material with all its figures by name, and its moisture in balance with air.
+   *
+   * @param kind the table's material that it is one of; its own name for those
+   */
   record MaterialView(
       String name,
       String title,
+      String kind,
       Map<String, Figure> parameters,
       List<WordView> words,
       List<Balance> equilibrium) {
@@ -75,7 +100,8 @@ class MaterialsController {
               .toList();
       List<Balance> equilibrium =
           IntStream.rangeClosed(0, 20).mapToObj(i -> Balance.of(material, 5 * i)).toList();
-      return new MaterialView(material.name(), material.title(), figures, words, equilibrium);
+      return new MaterialView(
+          material.name(), material.title(), material.kind(), figures, words, equilibrium);
     }
   }
 
@@ -119,6 +145,40 @@ class MaterialsController {
     return catalogue.all().stream().map(MaterialView::of).toList();
   }
 
+  /** What people compare materials by. */
+  record MaterialProfileView(
+      String name,
+      String title,
+      String kind,
+      double waterPercent,
+      double uptakeDays,
+      double bendsC,
+      double pullMPa,
+      double stiffnessGPa,
+      double stretchPercent,
+      double nozzleC) {}
+
+  @GetMapping("/materials/profiles")
+  @Operation(summary = "Materials by what they are compared by: water, warmth, warp, strength")
+  List<MaterialProfileView> profiles() {
+    return catalogue.all().stream().map(this::profile).toList();
+  }
+
+  private MaterialProfileView profile(Material material) {
+    MaterialProfile it = heavy.run(() -> profiles.computeIfAbsent(material, MaterialProfile::of));
+    return new MaterialProfileView(
+        material.name(),
+        material.title(),
+        material.kind(),
+        it.waterPercent(),
+        it.uptakeDays(),
+        it.bendsC(),
+        it.pullMPa(),
+        it.stiffnessGPa(),
+        it.stretchPercent(),
+        it.nozzleC());
+  }
+
   @GetMapping("/reels")
   @Operation(summary = "Reel kinds with their empty mass, and usual sizes")
   ReelsView reels() {
@@ -130,8 +190,9 @@ class MaterialsController {
   @Configuration
   static class Catalogue {
     @Bean
-    MaterialCatalogue materialCatalogue() {
-      return MaterialCatalogue.standard();
+    MaterialCatalogue materialCatalogue(ObjectProvider<OwnMaterials> own) {
+      // Asked for only once a material is: those who keep acts need materials themselves.
+      return MaterialCatalogue.standard().with(() -> own.getObject().materials());
     }
   }
 }

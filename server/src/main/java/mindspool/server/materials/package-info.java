@@ -1,5 +1,5 @@
 /** The materials that the program knows, with the source of every figure. */
-@ApplicationModule(allowedDependencies = {})
+@ApplicationModule(allowedDependencies = {"acts", "http"})
 package mindspool.server.materials;
 
 import org.springframework.modulith.ApplicationModule;

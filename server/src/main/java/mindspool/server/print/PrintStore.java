@@ -53,7 +53,9 @@ final class PrintStore {
 
     @Query(
         "select new mindspool.server.print.PrintedRuns$Worn(r.printerId, r.plateId, r.startedS,"
-            + " r.endedS, r.material, coalesce(r.usedG, r.grams)) from PrintRun r"
+            + " r.endedS, r.code, r.material, coalesce(r.usedG, r.grams), case when r.outcome ="
+            + " mindspool.server.print.PrintRun$Outcome.GOOD then true else false end)"
+            + " from PrintRun r"
             + " where r.endedS is not null and r.removedS is null")
     List<PrintedRuns.Worn> worn();
 

@@ -68,7 +68,14 @@ public class PrintedRuns {
 
   /** What a print that ended wore; {@code grams} of its material. */
   public record Worn(
-      long printerId, Long plateId, long startedS, long endedS, String material, double grams) {}
+      long printerId,
+      Long plateId,
+      long startedS,
+      long endedS,
+      String code,
+      String material,
+      double grams,
+      boolean good) {}
 
   /** What all prints that ended wore. */
   public List<Worn> worn() {

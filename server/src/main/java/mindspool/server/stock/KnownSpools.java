@@ -7,6 +7,7 @@ import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.atomic.AtomicReference;
+import mindspool.server.materials.MaterialsChanged;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
@@ -83,6 +84,12 @@ public class KnownSpools {
   @Order(Ordered.HIGHEST_PRECEDENCE)
   @TransactionalEventListener(fallbackExecution = true)
   void limitsChanged(LimitsChanged event) {
+    forget();
+  }
+
+  @Order(Ordered.HIGHEST_PRECEDENCE + 1)
+  @TransactionalEventListener(fallbackExecution = true)
+  void materialsChanged(MaterialsChanged event) {
     forget();
   }
 

@@ -35,7 +35,7 @@ public record SpoolRecord(Spool spool, Material material, List<SpoolFact> facts)
 
   /** Tells one set of facts up to a time from another. */
   public long digest(double timeS) {
-    long digest = 17;
+    long digest = material.waterDigest();
     for (SpoolFact fact : facts) {
       if (fact.atS <= timeS) {
         digest = 31 * digest + fact.contentHash();

@@ -1,5 +1,5 @@
 /** The stock: spools and lots, what happened to them, their labels. */
-@ApplicationModule(allowedDependencies = {"acts", "air", "http", "places", "storage"})
+@ApplicationModule(allowedDependencies = {"acts", "air", "http", "materials", "places", "storage"})
 package mindspool.server.stock;
 
 import org.springframework.modulith.ApplicationModule;

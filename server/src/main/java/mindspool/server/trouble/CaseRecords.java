@@ -17,6 +17,7 @@ import mindspool.server.machines.Machines.KnownPrinter;
 import mindspool.server.print.PrintedRuns;
 import mindspool.server.print.PrintedRuns.Printed;
 import mindspool.server.shelf.Spools;
+import mindspool.server.upkeep.Upkeep;
 import org.springframework.stereotype.Component;
 
 /** What the records know of a case: facts of the table, moisture of the metres, what changed. */
@@ -31,6 +32,7 @@ class CaseRecords {
   private final Machines machines;
   private final Spools spools;
   private final Climates climates;
+  private final Upkeep upkeep;
   private final MaterialCatalogue catalogue;
 
   CaseRecords(
@@ -38,15 +40,19 @@ class CaseRecords {
       Machines machines,
       Spools spools,
       Climates climates,
+      Upkeep upkeep,
       MaterialCatalogue catalogue) {
     this.runs = runs;
     this.machines = machines;
     this.spools = spools;
     this.climates = climates;
+    this.upkeep = upkeep;
     this.catalogue = catalogue;
   }
 
-  /** Something that is another than at the last good print on the machine. */
+  /**
+   * Something that is another than at the last good print on the machine; {@code then} may be none.
+   */
   record Changed(String what, String then, String now) {}
 
   /**
@@ -104,7 +110,11 @@ class CaseRecords {
                               before.plateId() != null && !before.plateId().equals(it.plateId()),
                               "plate_changed",
                               "another plate than the print before"));
-          lastGood.ifPresent(good -> changed(good, it, changed));
+          lastGood.ifPresent(
+              good -> {
+                changed(good, it, changed);
+                done(it.printerId(), good.startedS(), it.startedS(), changed);
+              });
         });
     return new Known(known.held(), moisture, run, lastGood, changed);
   }
@@ -207,6 +217,16 @@ class CaseRecords {
     if (good.roomMeanC() != null && now.roomMeanC() != null) {
       different("room", say("%.0f °C", good.roomMeanC()), say("%.0f °C", now.roomMeanC()), changed);
     }
+  }
+
+  /** Upkeep and settings since the last good print began. */
+  private void done(long printerId, long fromS, long toS, List<Changed> changed) {
+    upkeep
+        .between(printerId, fromS, toS)
+        .forEach(it -> changed.add(new Changed("upkeep", null, it.title())));
+    machines.changes(printerId, fromS).stream()
+        .filter(it -> it.atS() <= toS)
+        .forEach(it -> changed.add(new Changed("printer", null, it.words())));
   }
 
   private String plateName(Printed run) {

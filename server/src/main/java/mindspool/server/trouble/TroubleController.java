@@ -105,7 +105,7 @@ class TroubleController {
   record CaseTestView(String id, String name, String outcome, String outcomeName) {}
 
   /** Something that is another than at the last good print on the machine. */
-  record ChangedSinceGoodView(String what, String then, String now) {}
+  record ChangedSinceGoodView(String what, @MayBeNull String then, String now) {}
 
   /** How a case ended. */
   record ClosingView(

@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import mindspool.core.InvalidValueException;
@@ -65,7 +64,6 @@ public class Upkeep {
   private final EditableTask editableTask;
   private final MaterialCatalogue catalogue;
   private final Clock clock;
-  private final Map<String, Double> abrasive = new ConcurrentHashMap<>();
 
   Upkeep(
       UpkeepStore.Done done,
@@ -239,14 +237,7 @@ public class Upkeep {
 
   /** How abrasive a material is, 1 as carbon fibre; one that is no longer known counts as 0. */
   private double abrasive(String material) {
-    return abrasive.computeIfAbsent(
-        material,
-        name ->
-            catalogue.all().stream()
-                .filter(it -> it.name().equals(name))
-                .findFirst()
-                .map(it -> it.value(Parameter.ABRASIVE))
-                .orElse(0.0));
+    return catalogue.find(material).map(it -> it.value(Parameter.ABRASIVE)).orElse(0.0);
   }
 
   /** What somebody says of upkeep that was done; {@code at} null for now. */

@@ -16,6 +16,10 @@ final class UpkeepStore {
         Subject subject, long subjectId);
   }
 
+  interface Supplies extends JpaRepository<Supply, Long> {
+    List<Supply> findByRemovedSIsNullOrderByName();
+  }
+
   interface Tasks extends JpaRepository<OwnTask, Long> {
     List<OwnTask> findByRemovedSIsNullOrderByTitle();
   }

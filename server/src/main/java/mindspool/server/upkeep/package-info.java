@@ -1,6 +1,17 @@
 /** Upkeep: what is due on machines and plates, what was done, and what changed on a machine. */
 @ApplicationModule(
-    allowedDependencies = {"acts", "air", "http", "machines", "photos", "places", "print", "today"})
+    allowedDependencies = {
+      "acts",
+      "air",
+      "http",
+      "machines",
+      "photos",
+      "places",
+      "plan",
+      "print",
+      "stock",
+      "today"
+    })
 package mindspool.server.upkeep;
 
 import org.springframework.modulith.ApplicationModule;
