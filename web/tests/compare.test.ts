@@ -1,4 +1,5 @@
-import { describe, expect, it } from 'vitest'
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it } from 'vitest'
 import type { Schemas } from '@/api/client'
 import { against, marks, PROPERTIES } from '@/stations/materials/compare'
 
@@ -22,6 +23,8 @@ function profile(name: string, more: Partial<Profile> = {}): Profile {
 const property = (key: string) => PROPERTIES.find((each) => each.key === key)!
 
 describe('materials on a line', () => {
+  beforeEach(() => setActivePinia(createPinia()))
+
   it('lie from the least to the most, by factors where that is what counts', () => {
     const all = [
       profile('A', { waterPercent: 0.1 }),
@@ -53,7 +56,7 @@ describe('materials on a line', () => {
     expect(against(property('water'), 0.6, 0.2)).toBe('3.0 times as much')
     expect(against(property('water'), 0.2, 0.6)).toBe('3.0 times less')
     expect(against(property('water'), 0.2, 0.2)).toBe('the same')
-    expect(against(property('bends'), 90, 70)).toBe('20 K higher')
+    expect(against(property('bends'), 90, 70)).toBe('20 °C higher')
     expect(against(property('bends'), 70, 70.2)).toBe('the same')
   })
 })

@@ -15,6 +15,7 @@ export const TOPICS = [
   { id: 'printing', name: 'Holding a print' },
   { id: 'trouble', name: 'Finding a cause' },
   { id: 'upkeep', name: 'Upkeep' },
+  { id: 'calibration', name: 'Worksheets' },
   { id: 'checks', name: 'What it is held against' },
 ] as const
 

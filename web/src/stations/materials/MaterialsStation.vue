@@ -73,16 +73,11 @@ async function kept(name: string) {
   await router.push(`/materials/${name}`)
 }
 
-function download() {
-  const materials = ours.value.map(({ name, title, base: of, figures, reason }) => ({
-    name,
-    title,
-    base: of,
-    figures,
-    reason,
-  }))
-  saveAs('own-materials.json', JSON.stringify({ materials }, null, 2), 'application/json')
-}
+const download = () =>
+  attempt(async () => {
+    const file = await answer(client.GET('/api/own-materials/export'))
+    saveAs('own-materials.json', JSON.stringify(file, null, 2), 'application/json')
+  })
 
 async function take(event: Event) {
   const input = event.target as HTMLInputElement

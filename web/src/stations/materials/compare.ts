@@ -27,7 +27,7 @@ export const PROPERTIES: readonly Property[] = [
   {
     key: 'uptake',
     title: 'How long an open spool takes to take it up',
-    ends: ['within days', 'within months'],
+    ends: ['within hours', 'within weeks'],
     of: (it) => it.uptakeDays,
     words: (days) => (days < 2 ? `${(24 * days).toFixed(0)} h` : `${days.toFixed(0)} days`),
     byFactors: true,

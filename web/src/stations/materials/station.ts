@@ -8,12 +8,23 @@ export default {
   onPhone: 'more',
   pages: [
     {
+      name: 'Worksheets',
+      path: '/calibrations',
+      key: 'f',
+      help: 'temperature, flow, thickness, shrinkage, steps and melt ceiling from measurements',
+    },
+    {
       name: 'Compare',
       path: '/materials-compared',
       help: 'one material against another: water, warmth, warp, strength, price',
     },
   ],
   routes: [
+    {
+      path: '/calibrations',
+      component: () => import('./CalibrationsPage.vue'),
+      meta: { title: 'Worksheets', how: 'calibration' },
+    },
     {
       path: '/materials-compared',
       component: () => import('./ComparePage.vue'),

@@ -97,6 +97,7 @@ class BrowserTest extends BrowserPages {
         "/upkeep/printer/5",
         "/upkeep/supplies",
         "/materials-compared",
+        "/calibrations",
         "/how/moisture"
       })
   void pagesAreAccessibleAndQuiet(String path) {
@@ -645,7 +646,8 @@ class BrowserTest extends BrowserPages {
           "/upkeep",
           "/upkeep/printer/5",
           "/upkeep/supplies",
-          "/materials-compared"
+          "/materials-compared",
+          "/calibrations"
         }) {
       page.setViewportSize(360, 844);
       page.navigate(path);
@@ -763,7 +765,7 @@ class BrowserTest extends BrowserPages {
   }
 
   private void press(String button) {
-    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(button)).click();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(button)).first().click();
   }
 
   @Test
@@ -799,7 +801,7 @@ class BrowserTest extends BrowserPages {
     assertThat(filters).containsText("last today");
     page.navigate("/upkeep/printer/5");
     assertThat(page.getByTestId("timeline-list")).containsText("the old ones smelt of ABS");
-    page.getByTestId("undo").click();
+    press("take out: Change the filters of the chamber");
     assertThat(page.getByTestId("timeline-list")).not().containsText("the old ones smelt of ABS");
   }
 
@@ -839,6 +841,19 @@ class BrowserTest extends BrowserPages {
     assertThat(page.locator("#main")).containsText("printed a tower");
     page.navigate("/receive");
     assertThat(page.locator("#main")).containsText("Receive");
+  }
+
+  @Test
+  void aWorksheetComputesWhileItIsFilledInAndIsKeptWithItsLot() {
+    page.navigate("/calibrations");
+    page.getByLabel("Walls, mm").fill("0.44 0.43 0.45 0.44 0.44 0.60");
+    Locator result = page.getByTestId("sheet-result");
+    assertThat(result).containsText("set the flow to 90.9 %");
+    assertThat(result).containsText("Left out, too far from the others: number 6");
+    page.getByTestId("keep-sheet").click();
+    assertThat(page.locator("#main")).containsText("lotId");
+    page.getByLabel("Walls, mm").fill("0.44 0.43 x");
+    assertThat(result).hasCount(0);
   }
 
   @Test

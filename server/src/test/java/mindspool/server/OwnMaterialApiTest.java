@@ -145,8 +145,9 @@ class OwnMaterialApiTest extends PrintingTest {
     assertThat(figure(first, "nozzleC")).isEqualTo(251);
     assertThat(material(second)).isNotNull();
     // What is exported can be imported again.
-    String exported = api.get("/api/own-materials").raw().body();
-    assertThat(api.post(path, "{\"materials\": " + exported + "}").status()).isEqualTo(200);
+    String exported = api.get("/api/own-materials/export").raw().body();
+    Api.Answer again = api.post(path, exported);
+    assertThat(again.status()).as(again.raw().body()).isEqualTo(200);
     api.undo(good.act());
     assertThat(material(second)).isNull();
     assertThat(api.post(path, "{\"materials\": []}").field()).isEqualTo("materials");
@@ -163,5 +164,93 @@ class OwnMaterialApiTest extends PrintingTest {
       }
     }
     assertThat(bends).isEqualTo(88);
+  }
+
+  private JsonNode lotOf(String code) {
+    long lot = api.get("/api/spools/" + code).body().at("/spool/lotId").asLong();
+    for (JsonNode each : api.get("/api/lots").body()) {
+      if (each.get("id").asLong() == lot) {
+        return each;
+      }
+    }
+    throw new AssertionError("no lot of " + code);
+  }
+
+  private String spoolOfALot() {
+    Api.Answer reply =
+        api.post(
+            "/api/spools",
+            ("{\"material\": \"PLA\", \"colourName\": \"reed\", \"placeId\": %d,"
+                    + " \"nominalNetG\": 1000, \"reel\": \"plastic\", \"emptyReelG\": 218,"
+                    + " \"grossMassG\": 1218, \"arrival\": \"SEALED_TIGHT\","
+                    + " \"lot\": {\"maker\": \"Alder\", \"batch\": \"C%d\"}}")
+                .formatted(room, made));
+    assertThat(reply.status()).as(reply.raw().body()).isEqualTo(201);
+    return reply.body().get("code").asString();
+  }
+
+  @Test
+  void aWorksheetThatIsKeptChangesTheSheetAndIsUndoneWhole() {
+    String code = spoolOfALot();
+    long lot = lotOf(code).get("id").asLong();
+    String flow =
+        "{\"kind\": \"FLOW\", \"measured\": [0.44, 0.43, 0.45, 0.44], \"wanted\": 0.4, \"now\": 100}";
+    JsonNode computed = api.post("/api/worksheets", flow).body();
+    assertThat(computed.get("value").asDouble()).isEqualTo(90.9, within(0.1));
+    assertThat(lotOf(code).get("ownFlowPercent").isNull()).as("only computed").isTrue();
+    Api.Answer kept =
+        api.post("/api/calibrations", "{\"worksheet\": %s, \"lotId\": %d}".formatted(flow, lot));
+    assertThat(kept.status()).as(kept.raw().body()).isEqualTo(201);
+    assertThat(lotOf(code).get("ownFlowPercent").asDouble()).isEqualTo(90.9, within(0.051));
+    assertThat(setUp(job(code), "").at("/sheet/settings").toString())
+        .contains("Measured for this lot");
+    api.undo(kept.act());
+    assertThat(lotOf(code).get("ownFlowPercent").isNull()).isTrue();
+    for (JsonNode each : api.get("/api/calibrations").body()) {
+      assertThat(each.get("lotId").asLong()).isNotEqualTo(lot);
+    }
+    api.redo(kept.act());
+    long id = 0;
+    for (JsonNode each : api.get("/api/calibrations").body()) {
+      id = each.get("lotId").asLong() == lot ? each.get("id").asLong() : id;
+    }
+    assertThat(api.delete("/api/calibrations/" + id).status()).isEqualTo(204);
+    assertThat(lotOf(code).get("ownFlowPercent").isNull()).as("the value stays").isFalse();
+  }
+
+  @Test
+  void eachWorksheetIsComputedAndNamesWhatIsWrong() {
+    assertThat(api.get("/api/worksheets").body().size()).isEqualTo(6);
+    String ladder =
+        "{\"kind\": \"TEMPERATURE_LADDER\", \"steps\": ["
+            + "{\"nozzleC\": 200, \"bond\": 1, \"strings\": 0, \"gloss\": 1},"
+            + "{\"nozzleC\": 210, \"bond\": 4, \"strings\": 0, \"gloss\": 3},"
+            + "{\"nozzleC\": 220, \"bond\": 5, \"strings\": 1, \"gloss\": 4},"
+            + "{\"nozzleC\": 230, \"bond\": 5, \"strings\": 4, \"gloss\": 5},"
+            + "{\"nozzleC\": 240, \"bond\": 5, \"strings\": 5, \"gloss\": 5}]}";
+    assertThat(api.post("/api/worksheets", ladder).body().get("value").asDouble())
+        .isBetween(212.0, 232.0);
+    String extruder =
+        "{\"kind\": \"EXTRUDER\", \"asked\": [50, 100, 200], \"measured\": [48, 96, 192],"
+            + " \"now\": 400}";
+    assertThat(api.post("/api/worksheets", extruder).body().get("unit").asString())
+        .isEqualTo("steps/mm");
+    assertThat(api.post("/api/calibrations", "{\"worksheet\": %s}".formatted(extruder)).field())
+        .isEqualTo("printerId");
+    assertThat(
+            api.post(
+                    "/api/calibrations",
+                    "{\"worksheet\": %s, \"printerId\": %d}".formatted(extruder, printer))
+                .status())
+        .isEqualTo(201);
+    assertThat(api.post("/api/worksheets", "{}").field()).isEqualTo("kind");
+    assertThat(api.post("/api/worksheets", "{\"kind\": \"FLOW\"}").field()).isEqualTo("measured");
+    assertThat(
+            api.post(
+                    "/api/calibrations",
+                    "{\"worksheet\": {\"kind\": \"FLOW\", \"measured\": [0.4], \"wanted\": 0.4,"
+                        + " \"now\": 100}, \"lotId\": 1}")
+                .field())
+        .isEqualTo("worksheet.measured");
   }
 }

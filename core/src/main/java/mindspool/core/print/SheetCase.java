@@ -49,8 +49,18 @@ public record SheetCase(
             .toList();
   }
 
-  /** What the maker's label or the lot's own calibration says; NaN where it says nothing, °C. */
-  public record Label(double nozzleLowC, double nozzleHighC, double bedLowC, double bedHighC) {
+  /**
+   * What the maker's label or the lot's own calibration says; NaN where it says nothing, °C.
+   *
+   * @param flowPercent at which walls of this lot are as thick as set, %
+   */
+  public record Label(
+      double nozzleLowC, double nozzleHighC, double bedLowC, double bedHighC, double flowPercent) {
+
+    /** One that says nothing of flow. */
+    public Label(double nozzleLowC, double nozzleHighC, double bedLowC, double bedHighC) {
+      this(nozzleLowC, nozzleHighC, bedLowC, bedHighC, Double.NaN);
+    }
 
     /** No label. */
     public static final Label NONE = new Label(Double.NaN, Double.NaN, Double.NaN, Double.NaN);
@@ -61,6 +71,10 @@ public record SheetCase(
 
     boolean hasBed() {
       return !Double.isNaN(bedLowC) || !Double.isNaN(bedHighC);
+    }
+
+    boolean hasFlow() {
+      return !Double.isNaN(flowPercent);
     }
 
     double nozzleC(double otherwise) {

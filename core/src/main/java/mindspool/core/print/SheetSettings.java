@@ -71,6 +71,7 @@ final class SheetSettings {
     fan();
     firstLayer();
     speed();
+    flowOfLot();
     layerTime();
     inside();
     holding();
@@ -319,6 +320,20 @@ final class SheetSettings {
     double bore = printer.boreM() / MM;
     return number(id, title, metres / MM, 2, "mm", reason, from)
         .within(LEAST_LINE * bore, MOST_LINE * bore);
+  }
+
+  private void flowOfLot() {
+    if (job.label().hasFlow()) {
+      lines.add(
+          number(
+              "flow",
+              "Flow",
+              job.label().flowPercent(),
+              1,
+              "%",
+              "Measured for this lot: walls come out as thick as they are set.",
+              From.LABEL));
+    }
   }
 
   private void speed() {

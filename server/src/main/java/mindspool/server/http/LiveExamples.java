@@ -150,6 +150,7 @@ class LiveExamples {
     newest(values, "upkeepDone", "upkeep_done", "removed_s is null");
     newest(values, "ownMaterial", "own_material", "removed_s is null");
     version(values, "ownMaterial", "own_material where id = " + values.get("ownMaterial"));
+    newest(values, "calibration", "calibration", "removed_s is null");
     newest(values, "supply", "supply", "removed_s is null");
     version(values, "supply", "supply where id = " + values.get("supply"));
     newest(values, "upkeepTask", "upkeep_task", "removed_s is null");

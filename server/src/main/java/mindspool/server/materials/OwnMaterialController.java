@@ -69,11 +69,30 @@ class OwnMaterialController {
     }
   }
 
-  /** Own materials as they are exported. */
+  /** Own materials to be taken in, as they are exported. */
   record MaterialsFile(List<OwnMaterialRequest> materials) {}
 
+  /** An own material without what only this workshop's record knows of it. */
+  record ExportedMaterialView(
+      String name, String title, String base, Map<String, Double> figures, String reason) {}
+
+  /** Own materials as a file. */
+  record ExportedMaterialsView(List<ExportedMaterialView> materials) {}
+
+  @GetMapping("/export")
+  @Operation(summary = "A workshop's own materials in the form in which they can be imported")
+  ExportedMaterialsView export() {
+    return new ExportedMaterialsView(
+        materials.all().stream()
+            .map(
+                own ->
+                    new ExportedMaterialView(
+                        own.name, own.title, own.base, OwnMaterials.figures(own), own.reason))
+            .toList());
+  }
+
   @GetMapping
-  @Operation(summary = "A workshop's own materials; also the form in which they are imported")
+  @Operation(summary = "A workshop's own materials")
   List<OwnMaterialView> all() {
     return materials.all().stream().map(OwnMaterialView::of).toList();
   }

@@ -284,7 +284,8 @@ class Sheets {
             orNaN(range.nozzleLowC()),
             orNaN(range.nozzleHighC()),
             orNaN(range.bedLowC()),
-            orNaN(range.bedHighC()));
+            orNaN(range.bedHighC()),
+            orNaN(range.flowPercent()));
   }
 
   private static double orNaN(Double value) {

@@ -45,7 +45,7 @@ public class Lot {
 
   /** Temperatures by the label; by the lot's own calibration where it has one; null for none. */
   public record LabelRange(
-      Double nozzleLowC, Double nozzleHighC, Double bedLowC, Double bedHighC) {}
+      Double nozzleLowC, Double nozzleHighC, Double bedLowC, Double bedHighC, Double flowPercent) {}
 
   /** What the label says, or the lot's own calibration. */
   public LabelRange labelRange() {
@@ -53,7 +53,8 @@ public class Lot {
         ownNozzleC == null ? nozzleLowC : ownNozzleC,
         ownNozzleC == null ? nozzleHighC : ownNozzleC,
         bedLowC,
-        bedHighC);
+        bedHighC,
+        ownFlowPercent);
   }
 
   public String maker() {

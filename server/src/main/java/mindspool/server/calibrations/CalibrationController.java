@@ -1,0 +1,239 @@
+package mindspool.server.calibrations;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.Clock;
+import java.util.Arrays;
+import java.util.List;
+import mindspool.core.Require;
+import mindspool.core.Text;
+import mindspool.core.calibration.Worksheet;
+import mindspool.server.acts.Edits;
+import mindspool.server.http.Asks;
+import mindspool.server.http.MayBeNull;
+import mindspool.server.http.NotFoundException;
+import mindspool.server.machines.Machines;
+import mindspool.server.stock.LotCalibration;
+import org.springframework.http.HttpStatus;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Calibration worksheets. */
+@RestController
+@RequestMapping("/api")
+@Tag(name = "materials")
+class CalibrationController {
+
+  private static final JsonMapper JSON = JsonMapper.shared();
+
+  private final KeptCalibration.Store store;
+  private final EditableCalibration editable;
+  private final LotCalibration lots;
+  private final Machines machines;
+  private final Edits edits;
+  private final Clock clock;
+
+  CalibrationController(
+      KeptCalibration.Store store,
+      EditableCalibration editable,
+      LotCalibration lots,
+      Machines machines,
+      Edits edits,
+      Clock clock) {
+    this.store = store;
+    this.editable = editable;
+    this.lots = lots;
+    this.machines = machines;
+    this.edits = edits;
+    this.clock = clock;
+  }
+
+  /** Grades of a step of a ladder, 0 to 5. */
+  record LadderStep(Double nozzleC, Double bond, Double strings, Double gloss) {}
+
+  /**
+   * Measurements of a worksheet.
+   *
+   * @param steps for TEMPERATURE_LADDER
+   * @param asked what was asked for or drawn: mm, or mm³/s for MELT_CEILING
+   * @param measured what was measured: mm, or g for MELT_CEILING; for DIAMETER in pairs across
+   * @param wanted width, diameter, mm, or the mass asked for, g
+   * @param now what is set now: flow, %, or steps/mm
+   */
+  record WorksheetRequest(
+      WorksheetKind kind,
+      List<LadderStep> steps,
+      List<Double> asked,
+      List<Double> measured,
+      Double wanted,
+      Double now) {}
+
+  /** What it gives. */
+  record WorksheetView(
+      double value,
+      double unsure,
+      String unit,
+      String words,
+      List<Integer> leftOut,
+      List<Worksheet.Point> points,
+      List<Worksheet.Point> curve) {
+
+    static WorksheetView of(Worksheet it) {
+      return new WorksheetView(
+          it.value(), it.unsure(), it.unit(), it.words(), it.leftOut(), it.points(), it.curve());
+    }
+  }
+
+  /** A worksheet to be kept; {@code lotId} for those of a lot, {@code printerId} for the others. */
+  record CalibrationRequest(WorksheetRequest worksheet, Long lotId, Long printerId, String note) {}
+
+  /**
+   * A worksheet that was kept.
+   *
+   * @param changes what it changed, in words
+   */
+  record CalibrationView(
+      long id,
+      WorksheetKind kind,
+      String title,
+      Long lotId,
+      @MayBeNull String lot,
+      @MayBeNull String material,
+      Long printerId,
+      @MayBeNull String printer,
+      double amount,
+      double unsure,
+      String unit,
+      String changes,
+      @MayBeNull String note,
+      long atS) {}
+
+  /** A kind of worksheet. */
+  record WorksheetKindView(WorksheetKind id, String title, boolean ofLot) {}
+
+  @GetMapping("/worksheets")
+  @Operation(summary = "Kinds of calibration worksheets")
+  List<WorksheetKindView> kinds() {
+    return Arrays.stream(WorksheetKind.values())
+        .map(it -> new WorksheetKindView(it, it.title(), it.isOfLot()))
+        .toList();
+  }
+
+  @Asks
+  @PostMapping("/worksheets")
+  @Operation(summary = "Computes a calibration from measurements, with its uncertainty")
+  WorksheetView compute(@RequestBody WorksheetRequest request) {
+    return WorksheetView.of(kind(request).of(request));
+  }
+
+  private static WorksheetKind kind(WorksheetRequest request) {
+    return Require.present(
+        "kind",
+        request.kind,
+        String.join(", ", Arrays.stream(WorksheetKind.values()).map(Enum::name).toList()));
+  }
+
+  @GetMapping("/calibrations")
+  @Operation(summary = "Worksheets that were kept, the latest first")
+  List<CalibrationView> all() {
+    return store.findByRemovedSIsNullOrderByAtSDescIdDesc().stream().map(this::view).toList();
+  }
+
+  @PostMapping("/calibrations")
+  @ResponseStatus(HttpStatus.CREATED)
+  @Operation(summary = "Keeps a worksheet and sets the value for its lot, in one act")
+  @Transactional
+  public CalibrationView keep(@RequestBody CalibrationRequest request) {
+    WorksheetRequest in =
+        Require.present("worksheet", request.worksheet, "a worksheet with its measurements");
+    WorksheetKind kind = kind(in);
+    Worksheet found = Require.inside("worksheet", () -> kind.of(in));
+    KeptCalibration kept = new KeptCalibration();
+    kept.kind = kind;
+    kept.lotId =
+        kind.isOfLot() ? Require.present("lotId", request.lotId, "the number of a lot") : null;
+    kept.printerId = request.printerId;
+    if (!kind.isOfLot()) {
+      Require.present("printerId", request.printerId, "the place of a printer");
+    }
+    if (kept.printerId != null) {
+      machines.printer(kept.printerId);
+    }
+    kept.inputs = JSON.writeValueAsString(in);
+    kept.amount = found.value();
+    kept.unsure = found.unsure();
+    kept.unit = found.unit();
+    kept.note =
+        request.note == null || request.note.isBlank()
+            ? null
+            : Text.line("note", request.note, 1, 300, "Say it in a sentence.");
+    kept.atS = clock.instant().getEpochSecond();
+    if (kept.lotId != null) {
+      set(kind, kept.lotId, found.value());
+    }
+    KeptCalibration saved = store.saveAndFlush(kept);
+    edits.added(editable, saved.id, saved);
+    return view(saved);
+  }
+
+  private void set(WorksheetKind kind, long lotId, double value) {
+    switch (kind) {
+      case TEMPERATURE_LADDER -> lots.setNozzle(lotId, Math.rint(value));
+      case FLOW -> lots.setFlow(lotId, Math.rint(10 * value) / 10);
+      case DIAMETER -> lots.setDiameter(lotId, Math.rint(1000 * value) / 1000);
+      default -> lots.title(lotId);
+    }
+  }
+
+  @DeleteMapping("/calibrations/{id}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  @Operation(summary = "Takes a worksheet out of the record; the lot's value stays as it is")
+  @Transactional
+  public void remove(@PathVariable long id) {
+    KeptCalibration kept =
+        store
+            .findById(id)
+            .filter(it -> it.removedS == null)
+            .orElseThrow(() -> new NotFoundException("calibration with number " + id));
+    Edits.Before before = edits.before(editable, kept);
+    kept.removedS = clock.instant().getEpochSecond();
+    KeptCalibration saved = store.saveAndFlush(kept);
+    edits.changed(editable, saved.id, before, saved);
+  }
+
+  private CalibrationView view(KeptCalibration kept) {
+    return new CalibrationView(
+        kept.id,
+        kept.kind,
+        kept.kind.title(),
+        kept.lotId,
+        kept.lotId == null ? null : lots.title(kept.lotId),
+        kept.lotId == null ? null : lots.material(kept.lotId),
+        kept.printerId,
+        kept.printerId == null ? null : machines.nameOf(kept.printerId),
+        kept.amount,
+        kept.unsure,
+        kept.unit,
+        changes(kept.kind),
+        kept.note,
+        kept.atS);
+  }
+
+  private static String changes(WorksheetKind kind) {
+    return switch (kind) {
+      case TEMPERATURE_LADDER, FLOW -> "Setup sheets for spools of this lot have it.";
+      case DIAMETER -> "Kept with the lot.";
+      case SHRINKAGE -> "To be set where parts are drawn.";
+      case EXTRUDER -> "To be set in the printer.";
+      case MELT_CEILING -> "To be kept under at this temperature.";
+    };
+  }
+}

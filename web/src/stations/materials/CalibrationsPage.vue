@@ -1,0 +1,358 @@
+<script setup lang="ts">
+import { computed, reactive, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { answer, client, Problem, type Schemas } from '@/api/client'
+import ChoiceField from '@/parts/ChoiceField.vue'
+import { useFormProblem } from '@/parts/formProblem'
+import { dateTime, inShownUnits } from '@/parts/format'
+import NumberField from '@/parts/NumberField.vue'
+import { useLatestAnswer } from '@/parts/latestAnswer'
+import { usePolled } from '@/parts/polled'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import TextField from '@/parts/TextField.vue'
+import WideTable from '@/parts/WideTable.vue'
+import { useActs } from '@/stores/acts'
+import { AXES, numbers, SHEETS, type Kind } from './worksheets'
+import WorksheetCurve from './WorksheetCurve.vue'
+
+/** Worksheets that compute a value from measurements, and those that were kept. */
+const WAIT_MS = 300
+const route = useRoute()
+const acts = useActs()
+const problem = ref<Problem | null>(null)
+useFormProblem(problem)
+
+const { view, problem: reading } = usePolled(
+  [() => acts.changes],
+  async () => {
+    const [kinds, kept, lots, printers] = await Promise.all([
+      answer(client.GET('/api/worksheets')),
+      answer(client.GET('/api/calibrations')),
+      answer(client.GET('/api/lots')),
+      answer(client.GET('/api/printers')),
+    ])
+    return { kinds, kept, lots, printers }
+  },
+  () => null,
+)
+
+const form = reactive({
+  kind: 'FLOW' as Kind,
+  lotId: Number(route.query.lot ?? 0),
+  printerId: 0,
+  asked: '',
+  measured: '',
+  wanted: null as number | null,
+  now: null as number | null,
+  note: '',
+})
+const steps = ref(
+  [200, 210, 220, 230, 240].map((nozzleC) => ({
+    nozzleC: nozzleC as number | null,
+    bond: null as number | null,
+    strings: null as number | null,
+    gloss: null as number | null,
+  })),
+)
+const sheet = computed(() => SHEETS[form.kind])
+watch(
+  () => form.kind,
+  () => {
+    form.wanted = sheet.value.wanted?.usual ?? null
+    form.now = sheet.value.now?.usual ?? null
+    form.asked = sheet.value.asked?.usual ?? ''
+    form.measured = ''
+    problem.value = null
+  },
+)
+form.wanted = SHEETS.FLOW.wanted?.usual ?? null
+form.now = SHEETS.FLOW.now?.usual ?? null
+
+const worksheet = computed((): Schemas['WorksheetRequest'] => ({
+  kind: form.kind,
+  steps:
+    form.kind === 'TEMPERATURE_LADDER'
+      ? steps.value
+          .filter((step) => step.nozzleC !== null && step.bond !== null && step.strings !== null)
+          .map((step) => ({
+            nozzleC: step.nozzleC ?? undefined,
+            bond: step.bond ?? undefined,
+            strings: step.strings ?? undefined,
+            gloss: step.gloss ?? undefined,
+          }))
+      : undefined,
+  asked: sheet.value.asked ? numbers(form.asked) : undefined,
+  measured: sheet.value.measured ? numbers(form.measured) : undefined,
+  wanted: form.wanted ?? undefined,
+  now: form.now ?? undefined,
+}))
+/** Enough was entered that it is worth asking. */
+const isReady = computed(() =>
+  form.kind === 'TEMPERATURE_LADDER'
+    ? (worksheet.value.steps?.length ?? 0) >= 4
+    : numbers(form.measured).length >= sheet.value.least,
+)
+
+const { view: answered, problem: refused } = useLatestAnswer(
+  [worksheet],
+  async () => ({
+    kind: form.kind,
+    sheet: await answer(client.POST('/api/worksheets', { body: worksheet.value })),
+  }),
+  WAIT_MS,
+  isReady,
+)
+/** Of what is entered now; nothing while it cannot be computed. */
+const found = computed(() =>
+  isReady.value && !refused.value && answered.value?.kind === form.kind
+    ? answered.value.sheet
+    : null,
+)
+watch(refused, (cause) => (problem.value = cause))
+
+async function attempt(act: () => Promise<unknown>) {
+  try {
+    await act()
+    problem.value = null
+  } catch (cause) {
+    problem.value = Problem.of(cause)
+  }
+}
+
+const ofLot = computed(() => view.value?.kinds.find((each) => each.id === form.kind)?.ofLot ?? true)
+const keep = () =>
+  attempt(async () => {
+    await acts.record(
+      client.POST('/api/calibrations', {
+        body: {
+          worksheet: worksheet.value,
+          lotId: ofLot.value ? form.lotId || undefined : undefined,
+          printerId: form.printerId || undefined,
+          note: form.note || undefined,
+        },
+      }),
+      'Worksheet kept',
+    )
+    form.note = ''
+  })
+const remove = (id: number) =>
+  attempt(() =>
+    acts.record(
+      client.DELETE('/api/calibrations/{id}', { params: { path: { id } } }),
+      'Worksheet taken out',
+    ),
+  )
+
+const kinds = computed(() =>
+  (view.value?.kinds ?? []).map((each) => ({ value: each.id, label: SHEETS[each.id].title })),
+)
+const lots = computed(() => [
+  { value: 0, label: 'choose' },
+  ...(view.value?.lots ?? []).map((lot) => ({
+    value: lot.id,
+    label: `${lot.maker} ${lot.batch} ${lot.material} ${lot.colourName}`,
+  })),
+])
+const printers = computed(() => [
+  { value: 0, label: ofLot.value ? 'not said' : 'choose' },
+  ...(view.value?.printers ?? []).map((each) => ({ value: each.placeId, label: each.name })),
+])
+
+/** Two significant digits of the uncertainty tell how the value is to be written. */
+function rounded(value: number, unsure: number): string {
+  const digits = Math.min(4, Math.max(0, 1 - Math.floor(Math.log10(Math.max(1e-4, unsure)))))
+  return `${value.toFixed(digits)} ± ${unsure.toFixed(digits)}`
+}
+</script>
+
+<template>
+  <main class="calibrations">
+    <h1>{{ sheet.title }}</h1>
+    <ProblemNote v-if="reading" :problem="reading" />
+    <div class="columns">
+      <form class="sheet-form" novalidate @submit.prevent="keep">
+        <ChoiceField id="sheet-kind" v-model="form.kind" label="Worksheet" :options="kinds" />
+        <p class="soft">{{ sheet.how }}</p>
+        <p v-if="sheet.caution" class="caution">{{ sheet.caution }}</p>
+        <NumberField
+          v-if="sheet.now"
+          id="sheet-now"
+          v-model="form.now"
+          :label="sheet.now.label"
+          name="now"
+          :step="0.1"
+        />
+        <NumberField
+          v-if="sheet.wanted"
+          id="sheet-wanted"
+          v-model="form.wanted"
+          :label="sheet.wanted.label"
+          name="wanted"
+          :step="0.01"
+        />
+        <TextField
+          v-if="sheet.asked"
+          id="sheet-asked"
+          v-model="form.asked"
+          :label="sheet.asked.label"
+          name="asked"
+        />
+        <TextField
+          v-if="sheet.measured"
+          id="sheet-measured"
+          v-model="form.measured"
+          :label="sheet.measured.label"
+          name="measured"
+        />
+        <WideTable v-if="form.kind === 'TEMPERATURE_LADDER'" label="Steps of the ladder">
+          <thead>
+            <tr>
+              <th>Nozzle, °C</th>
+              <th>Bond when broken</th>
+              <th>Strings</th>
+              <th>Gloss</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(step, i) in steps" :key="i">
+              <td>
+                <input
+                  v-model.number="step.nozzleC"
+                  type="number"
+                  :aria-label="`Nozzle of step ${i + 1}, °C`"
+                />
+              </td>
+              <td v-for="grade in ['bond', 'strings', 'gloss'] as const" :key="grade">
+                <input
+                  v-model.number="step[grade]"
+                  type="number"
+                  min="0"
+                  max="5"
+                  step="0.5"
+                  :aria-label="`${grade} of step ${i + 1}, 0 to 5`"
+                />
+              </td>
+            </tr>
+          </tbody>
+        </WideTable>
+        <template v-if="found">
+          <div class="field-grid">
+            <ChoiceField
+              v-if="ofLot"
+              id="sheet-lot"
+              v-model="form.lotId"
+              label="Lot"
+              name="lotId"
+              :options="lots"
+              filterable
+            />
+            <ChoiceField
+              id="sheet-printer"
+              v-model="form.printerId"
+              label="On printer"
+              name="printerId"
+              :options="printers"
+            />
+          </div>
+          <TextField id="sheet-note" v-model="form.note" label="Note" name="note" />
+          <button class="button primary" data-testid="keep-sheet">Keep it</button>
+        </template>
+        <ProblemNote v-if="problem" :problem="problem" />
+      </form>
+      <section v-if="found" aria-live="polite" data-testid="sheet-result">
+        <h2>{{ rounded(found.value, found.unsure) }} {{ found.unit }}</h2>
+        <p>{{ inShownUnits(found.words) }}</p>
+        <p v-if="found.leftOut.length" class="call">
+          Left out, too far from the others: number
+          {{ found.leftOut.map((i) => i + 1).join(', ') }}. Measure again there.
+        </p>
+        <WorksheetCurve
+          :points="found.points"
+          :curve="found.curve"
+          :left-out="found.leftOut"
+          :across="AXES[form.kind][0]"
+          :up="AXES[form.kind][1]"
+        />
+      </section>
+      <p v-else class="soft">
+        Enter what was measured: the value, how sure it is, and a picture of it appear here.
+      </p>
+    </div>
+    <section v-if="view?.kept.length" aria-labelledby="kept-title">
+      <h2 id="kept-title">Kept</h2>
+      <WideTable label="Kept worksheets">
+        <thead>
+          <tr>
+            <th>When</th>
+            <th>What</th>
+            <th>Value</th>
+            <th>Of</th>
+            <th>Changes</th>
+            <th></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="each in view.kept" :key="each.id">
+            <td>{{ dateTime(each.atS) }}</td>
+            <td>{{ each.title }}</td>
+            <td>{{ rounded(each.amount, each.unsure) }} {{ each.unit }}</td>
+            <td>
+              {{ [each.lot, each.material, each.printer].filter(Boolean).join(', ') }}
+              <span v-if="each.note" class="small soft">{{ each.note }}</span>
+            </td>
+            <td class="small">{{ each.changes }}</td>
+            <td>
+              <button class="button plain small" @click="remove(each.id)">take out</button>
+            </td>
+          </tr>
+        </tbody>
+      </WideTable>
+      <p class="small soft">
+        Taking one out leaves the lot's value as it is; undo the act that kept it to go back to the
+        value before.
+      </p>
+    </section>
+  </main>
+</template>
+
+<style scoped>
+.calibrations,
+.sheet-form,
+section {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 0.8rem;
+  align-content: start;
+}
+
+.calibrations {
+  gap: 1.4rem;
+}
+
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.2fr);
+  gap: 2.5rem;
+}
+
+.caution {
+  border-left: 4px solid var(--call);
+  padding-left: 0.8rem;
+}
+
+td input {
+  width: 5rem;
+  min-height: 2.2rem;
+  border: 1px solid var(--board);
+  border-radius: var(--corner);
+  background: var(--field);
+  color: inherit;
+  font: inherit;
+}
+
+@media (max-width: 60rem) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>
