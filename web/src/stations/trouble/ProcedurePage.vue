@@ -50,7 +50,8 @@ async function attempt(act: () => Promise<void>) {
   }
 }
 
-void attempt(async () => {
+/** What the page can do without: a refusal of it does not stand in the way. */
+async function readAround() {
   materials.value = await answer(client.GET('/api/materials'))
   printers.value = await answer(client.GET('/api/printers'))
   if (caseId.value !== null) {
@@ -58,7 +59,8 @@ void attempt(async () => {
       client.GET('/api/troubles/{id}', { params: { path: { id: caseId.value } } }),
     )
   }
-})
+}
+readAround().catch((cause: unknown) => (problem.value = Problem.of(cause)))
 watch(
   [() => props.id, material],
   () =>

@@ -1,0 +1,194 @@
+package mindspool.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * A year of a printer in any order: prints, corrections, prints taken back, upkeep done, done late,
+ * and taken back. What the program says is due is held against a plain count of our own.
+ */
+class UpkeepYearTest extends PrintingTest {
+
+  private static final long DAY_S = 86_400;
+  private static final long YEAR_S = 365 * DAY_S;
+
+  /** Hours and days after which a task is due, by the table. */
+  private static final Map<String, double[]> EVERY =
+      Map.of(
+          "z_screw", new double[] {400, 180},
+          "rods", new double[] {250, 90},
+          "belts", new double[] {300, 90},
+          "fans", new double[] {200, Double.POSITIVE_INFINITY},
+          "z_offset", new double[] {50, Double.POSITIVE_INFINITY},
+          "cold_pull", new double[] {100, Double.POSITIVE_INFINITY});
+
+  @Autowired private JdbcTemplate jdbc;
+
+  private final Random random = new Random(2026);
+  private final Map<Long, double[]> prints = new HashMap<>();
+  private final Map<String, List<Long>> done = new HashMap<>();
+  private final List<Act> acts = new ArrayList<>();
+
+  /** An act of upkeep that may be taken back. */
+  private record Act(long number, String task, long atS) {}
+
+  private long aPrint(long endS, double hours) {
+    long template = jdbc.queryForObject("select max(id) from print_run", Long.class);
+    // A copy of a print that went through the program, at another time.
+    List<String> columns =
+        jdbc.queryForList(
+            "select column_name from information_schema.columns where table_name = 'PRINT_RUN'"
+                + " and column_name <> 'ID'",
+            String.class);
+    String all = String.join(", ", columns);
+    jdbc.update(
+        "insert into print_run (" + all + ") select " + all + " from print_run where id = ?",
+        template);
+    long id = jdbc.queryForObject("select max(id) from print_run", Long.class);
+    jdbc.update(
+        "update print_run set started_s = ?, ended_s = ?, printer_id = ?, removed_s = null"
+            + " where id = ?",
+        endS - Math.round(3600 * hours),
+        endS,
+        printer,
+        id);
+    return id;
+  }
+
+  @Test
+  void whatIsDueIsWhatAPlainCountSays() {
+    long job = job(spool("PLA"));
+    setUp(job, "");
+    long first = started(job).get("id").asLong();
+    api.post("/api/prints/" + first + "/finish", "{\"outcome\": \"GOOD\"}");
+    long nowS = Instant.now().getEpochSecond();
+    for (int i = 0; i < 250; i++) {
+      double hours = 0.5 + 8 * random.nextDouble();
+      long endS = nowS - 3600 - Math.round((YEAR_S - DAY_S) * random.nextDouble());
+      prints.put(aPrint(endS, hours), new double[] {endS, Math.round(3600 * hours) / 3600.0});
+    }
+    jdbc.update("update print_run set removed_s = 1 where id = ?", first);
+    jdbc.update("update place set created_s = ? where id = ?", nowS - YEAR_S - 10 * DAY_S, printer);
+    check(nowS);
+    for (int round = 0; round < 12; round++) {
+      for (int i = 0; i < 10; i++) {
+        something(nowS);
+      }
+      check(nowS);
+    }
+  }
+
+  private void something(long nowS) {
+    switch (random.nextInt(4)) {
+      case 0 -> doneAtSomeTime(nowS);
+      case 1 -> takeBack();
+      case 2 -> correct();
+      default -> removeOrBringBack();
+    }
+  }
+
+  private void doneAtSomeTime(long nowS) {
+    List<String> tasks = EVERY.keySet().stream().sorted().toList();
+    String task = tasks.get(random.nextInt(tasks.size()));
+    long atS = nowS - 60 - Math.round(YEAR_S * Math.pow(random.nextDouble(), 2));
+    Api.Answer answer =
+        api.post(
+            "/api/upkeep/done",
+            ("{\"task\": \"%s\", \"subject\": \"PRINTER\", \"subjectId\": %d, \"at\": \"%s\"}")
+                .formatted(task, printer, Instant.ofEpochSecond(atS)));
+    assertThat(answer.status()).as(answer.raw().body()).isEqualTo(201);
+    acts.add(new Act(answer.act(), task, atS));
+    done.computeIfAbsent(task, key -> new ArrayList<>()).add(atS);
+  }
+
+  private void takeBack() {
+    if (!acts.isEmpty()) {
+      Act act = acts.remove(random.nextInt(acts.size()));
+      assertThat(api.undo(act.number).status()).isLessThan(300);
+      done.get(act.task).remove(Long.valueOf(act.atS));
+    }
+  }
+
+  private void correct() {
+    long id = any();
+    double[] print = prints.get(id);
+    print[1] = Math.round(3600 * (0.5 + 8 * random.nextDouble())) / 3600.0;
+    jdbc.update(
+        "update print_run set started_s = ended_s - ? where id = ?",
+        Math.round(3600 * print[1]),
+        id);
+  }
+
+  private void removeOrBringBack() {
+    long id = any();
+    boolean there =
+        jdbc.queryForObject(
+                "select count(*) from print_run where id = ? and removed_s is null",
+                Integer.class,
+                id)
+            == 1;
+    jdbc.update("update print_run set removed_s = ? where id = ?", there ? 1L : null, id);
+  }
+
+  private long any() {
+    List<Long> ids = prints.keySet().stream().sorted().toList();
+    return ids.get(random.nextInt(ids.size()));
+  }
+
+  private void check(long nowS) {
+    Map<String, JsonNode> said = new HashMap<>();
+    for (JsonNode item : api.get("/api/upkeep").body().get("items")) {
+      if (item.get("subject").asString().equals("PRINTER")
+          && item.get("subjectId").asLong() == printer) {
+        said.put(item.get("task").asString(), item);
+      }
+    }
+    List<Long> there =
+        jdbc.queryForList(
+            "select id from print_run where printer_id = ? and removed_s is null",
+            Long.class,
+            printer);
+    EVERY.forEach(
+        (task, every) -> {
+          long lastS =
+              done.getOrDefault(task, List.of()).stream()
+                  .mapToLong(at -> at)
+                  .max()
+                  .orElse(nowS - YEAR_S - 10 * DAY_S);
+          double hours = 0;
+          for (long id : there) {
+            double[] print = prints.get(id);
+            if (print != null && print[0] > lastS) {
+              hours += print[1];
+            }
+          }
+          JsonNode item = said.get(task);
+          for (JsonNode count : item.get("counts")) {
+            boolean ofHours = count.get("counter").asString().equals("HOURS");
+            assertThat(count.get("used").asDouble())
+                .as(task + " " + count.get("counter"))
+                .isEqualTo(
+                    ofHours ? hours : (nowS - lastS) / (double) DAY_S,
+                    within(ofHours ? 1e-6 : 0.05));
+          }
+          double share = Math.max(hours / every[0], (nowS - lastS) / (double) DAY_S / every[1]);
+          // Where it turns within the seconds that the test takes, either is right.
+          if (Math.abs(share - 1) > 1e-3 && Math.abs(share - 0.8) > 1e-3) {
+            assertThat(item.get("state").asString())
+                .as(task + " at " + share)
+                .isEqualTo(share >= 1 ? "DUE" : share >= 0.8 ? "SOON" : "LATER");
+          }
+        });
+  }
+}
