@@ -143,6 +143,16 @@ const remove = (id: number) =>
     ),
   )
 
+/** What tells most of the chosen lot for its minutes. */
+const { view: next } = usePolled(
+  [() => acts.changes, () => form.lotId],
+  async () =>
+    form.lotId
+      ? answer(client.GET('/api/calibrations/next', { params: { query: { lotId: form.lotId } } }))
+      : [],
+  () => null,
+)
+
 const kinds = computed(() =>
   (view.value?.kinds ?? []).map((each) => ({ value: each.id, label: SHEETS[each.id].title })),
 )
@@ -274,9 +284,37 @@ function rounded(value: number, unsure: number): string {
           :up="AXES[form.kind][1]"
         />
       </section>
-      <p v-else class="soft">
-        Enter what was measured: the value, how sure it is, and a picture of it appear here.
-      </p>
+      <section v-else aria-labelledby="next-title">
+        <p class="soft">
+          Enter what was measured: the value, how sure it is, and a picture of it appear here.
+        </p>
+        <template v-if="ofLot">
+          <ChoiceField
+            id="sheet-lot-first"
+            v-model="form.lotId"
+            label="What tells most of this lot"
+            :options="lots"
+            filterable
+          />
+          <ol v-if="next?.length" data-testid="next-measurements">
+            <li v-for="each in next" :key="each.title">
+              <button
+                v-if="each.kind"
+                type="button"
+                class="button plain"
+                @click="form.kind = each.kind"
+              >
+                {{ each.title }}
+              </button>
+              <b v-else>{{ each.title }}</b>
+              <span class="small soft">
+                {{ each.why }}{{ each.kind ? '' : ' Weigh it on its own page.' }}
+              </span>
+            </li>
+          </ol>
+          <p v-else-if="form.lotId" class="soft">Nothing more is worth its minutes.</p>
+        </template>
+      </section>
     </div>
     <section v-if="view?.kept.length" aria-labelledby="kept-title">
       <h2 id="kept-title">Kept</h2>

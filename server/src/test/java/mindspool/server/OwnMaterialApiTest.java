@@ -204,6 +204,9 @@ class OwnMaterialApiTest extends PrintingTest {
     assertThat(lotOf(code).get("ownFlowPercent").asDouble()).isEqualTo(90.9, within(0.051));
     assertThat(setUp(job(code), "").at("/sheet/settings").toString())
         .contains("Measured for this lot");
+    JsonNode next = api.get("/api/calibrations/next?lotId=" + lot).body();
+    assertThat(next.toString()).contains("DIAMETER").doesNotContain("\"FLOW\"");
+    assertThat(api.get("/api/calibrations/next?lotId=987654").status()).isEqualTo(404);
     api.undo(kept.act());
     assertThat(lotOf(code).get("ownFlowPercent").isNull()).isTrue();
     for (JsonNode each : api.get("/api/calibrations").body()) {

@@ -4,9 +4,13 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Clock;
 import java.util.Arrays;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 import mindspool.core.Require;
 import mindspool.core.Text;
+import mindspool.core.calibration.LotSeries;
+import mindspool.core.calibration.LotSeries.Measurement;
 import mindspool.core.calibration.Worksheet;
 import mindspool.server.acts.Edits;
 import mindspool.server.http.Asks;
@@ -22,6 +26,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.databind.json.JsonMapper;
@@ -145,6 +150,39 @@ class CalibrationController {
   @Operation(summary = "Worksheets that were kept, the latest first")
   List<CalibrationView> all() {
     return store.findByRemovedSIsNullOrderByAtSDescIdDesc().stream().map(this::view).toList();
+  }
+
+  /** What to measure of a lot next; {@code kind} null where its own page computes it. */
+  record NextMeasurementView(
+      @MayBeNull WorksheetKind kind,
+      String title,
+      double minutes,
+      double waitMinutes,
+      double bits,
+      String why) {}
+
+  @GetMapping("/calibrations/next")
+  @Operation(summary = "The series of measurements that tells most about a lot for its minutes")
+  List<NextMeasurementView> next(@RequestParam long lotId) {
+    lots.title(lotId);
+    Set<Measurement> done = EnumSet.noneOf(Measurement.class);
+    store.findByRemovedSIsNullOrderByAtSDescIdDesc().stream()
+        .filter(it -> it.lotId != null && it.lotId == lotId)
+        .forEach(it -> done.add(Measurement.valueOf(it.kind.name())));
+    return LotSeries.after(done).stream()
+        .map(
+            step ->
+                new NextMeasurementView(
+                    Arrays.stream(WorksheetKind.values())
+                        .filter(kind -> kind.name().equals(step.measurement().name()))
+                        .findFirst()
+                        .orElse(null),
+                    step.measurement().title(),
+                    step.measurement().minutes(),
+                    step.measurement().waitMinutes(),
+                    step.bits(),
+                    step.why()))
+        .toList();
   }
 
   @PostMapping("/calibrations")
