@@ -190,7 +190,7 @@ h2 {
 
 .track {
   position: relative;
-  height: 3rem;
+  height: 3.6rem;
   border-bottom: 2px solid var(--hairline);
 }
 

@@ -42,10 +42,10 @@ export const PROPERTIES: readonly Property[] = [
   },
   {
     key: 'pull',
-    title: 'How much it wants to warp',
+    title: 'How much it wants to warp: stress if nothing gave way',
     ends: ['lies flat', 'warps'],
     of: (it) => it.pullMPa,
-    words: (value) => `${value.toFixed(value < 3 ? 1 : 0)} MPa if nothing gave way`,
+    words: (value) => `${value.toFixed(value < 3 ? 1 : 0)} MPa`,
     byFactors: true,
   },
   {
@@ -104,14 +104,14 @@ export function marks(profiles: readonly Profile[], property: Property): Mark[] 
 export function against(property: Property, one: number, other: number): string {
   if (property.byFactors) {
     const factor = one / other
-    return Math.abs(factor - 1) < 0.02
-      ? 'the same'
+    return Math.abs(factor - 1) < 0.05
+      ? 'about the same'
       : factor > 1
         ? `${factor.toFixed(1)} times as much`
         : `${(1 / factor).toFixed(1)} times less`
   }
   const more = one - other
   return Math.abs(more) < 0.5
-    ? 'the same'
+    ? 'about the same'
     : `${difference(Math.abs(more), 0)} ${more > 0 ? 'higher' : 'lower'}`
 }

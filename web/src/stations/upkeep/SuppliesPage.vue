@@ -42,6 +42,15 @@ const headline = computed(() =>
       : `${orders.value.length} things are to be ordered`,
 )
 
+/** Those that nobody printed lately last for good; they stand behind a tap. */
+const all = ref(false)
+const used = computed(() =>
+  (supplies.value?.filaments ?? []).filter(
+    (each) => all.value || each.days !== null || each.promisedG > each.stockG,
+  ),
+)
+const unused = computed(() => (supplies.value?.filaments.length ?? 0) - used.value.length)
+
 function x(days: number): number {
   return (100 * Math.min(days, DAYS_SHOWN)) / DAYS_SHOWN
 }
@@ -164,7 +173,7 @@ const remove = (supply: Supply) =>
           last {{ supplies.windowDays }} days. The bar holds eight times in ten.
         </p>
         <ul data-testid="filament-supplies">
-          <li v-for="each in supplies.filaments" :key="each.material + each.colourName" class="row">
+          <li v-for="each in used" :key="each.material + each.colourName" class="row">
             <span>
               <b>{{ each.material }}</b> {{ each.colourName }}
               <span class="small soft">
@@ -188,6 +197,11 @@ const remove = (supply: Supply) =>
             </span>
           </li>
         </ul>
+        <p v-if="unused">
+          <button class="button plain small" @click="all = true">
+            Show {{ unused === 1 ? 'one' : unused }} not used lately
+          </button>
+        </p>
         <p class="small soft axis">
           <span>now</span><span>in {{ DAYS_SHOWN }} days</span>
         </p>
