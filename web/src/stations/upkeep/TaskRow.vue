@@ -109,6 +109,11 @@ function tell() {
           >Go through it step by step</router-link
         >
       </p>
+      <p v-if="item.task === 'plate_flat'">
+        <router-link :to="{ path: '/upkeep/flatness', query: { plate: String(item.subjectId) } }"
+          >Enter the heights</router-link
+        >
+      </p>
       <form class="said" novalidate @submit.prevent="tell">
         <TextField :id="`note-${id}`" v-model="said.note" label="Note" name="note" />
         <div class="field-grid">
@@ -218,6 +223,7 @@ li {
 .said,
 .file {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 0.5rem;
 }
 

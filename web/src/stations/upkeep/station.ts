@@ -10,7 +10,7 @@ export default {
     {
       name: 'What runs out',
       path: '/upkeep/supplies',
-      key: 'z',
+      key: 'g',
       help: 'filament against jobs and usual use, desiccant, adhesives, nozzles; what to order',
     },
   ],
@@ -24,6 +24,11 @@ export default {
       path: '/upkeep',
       component: () => import('./UpkeepStation.vue'),
       meta: { title: 'Upkeep', how: 'upkeep' },
+    },
+    {
+      path: '/upkeep/flatness',
+      component: () => import('./FlatnessPage.vue'),
+      meta: { title: 'Flatness of a plate', how: 'upkeep' },
     },
     {
       path: '/upkeep/printer/:id(\\d+)',

@@ -279,4 +279,35 @@ class UpkeepApiTest extends PrintingTest {
     }
     return null;
   }
+
+  @Test
+  void aPlatesHeightsSayTwistAndBow() {
+    String path = "/api/upkeep/flatness";
+    JsonNode flat =
+        api.post(path, "{\"heights\": [[0.1, 0, -0.1], [0, 0, 0], [-0.1, 0, 0.1]]}").body();
+    assertThat(flat.get("twistMm").asDouble()).isEqualTo(0.2, within(1e-9));
+    assertThat(flat.get("words").asString()).contains("evens that out");
+    assertThat(api.post(path, "{\"heights\": [[0.1]]}").field()).isEqualTo("heights");
+    assertThat(api.post(path, "{}").field()).isEqualTo("heights");
+  }
+
+  @Test
+  void aCoatIsDueByItsPrintsAndRenewedHere() {
+    long coated =
+        created(
+            "/api/plates",
+            ("{\"name\": \"coated %d\", \"kind\": \"glass_4\", \"surface\": \"glass\","
+                    + " \"interfaceLayer\": \"eng_water\"}")
+                .formatted(made));
+    assertThat(task("plate_coat", "PLATE", plate)).as("nothing is spread on it").isNull();
+    api.post("/api/plates/" + coated + "/coats", "{\"interfaceLayer\": \"eng_water\"}");
+    jdbc.update("update build_plate set coat_prints_left = 2 where id = ?", coated);
+    JsonNode coat = task("plate_coat", "PLATE", coated);
+    assertThat(coat.at("/counts/0/used").asDouble()).isEqualTo(38);
+    assertThat(coat.get("state").asString()).isEqualTo("SOON");
+    api.post(
+        "/api/upkeep/done",
+        "{\"task\": \"plate_coat\", \"subject\": \"PLATE\", \"subjectId\": %d}".formatted(coated));
+    assertThat(task("plate_coat", "PLATE", coated).at("/counts/0/used").asDouble()).isZero();
+  }
 }

@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
@@ -16,6 +17,7 @@ import mindspool.core.Require;
 import mindspool.core.Text;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.material.Parameter;
+import mindspool.core.print.PlateUse;
 import mindspool.core.upkeep.Counter;
 import mindspool.core.upkeep.UpkeepDue;
 import mindspool.core.upkeep.UpkeepDue.Count;
@@ -51,6 +53,8 @@ public class Upkeep {
 
   /** These change what a machine is, besides being done. */
   private static final String WASH = "plate_wash";
+
+  private static final String COAT = "plate_coat";
 
   private static final Set<String> NEW_NOZZLE = Set.of("nozzle", "nozzle_hard");
 
@@ -130,10 +134,14 @@ public class Upkeep {
       Thing thing = new Thing(Subject.PLATE, plate.id(), plate.name());
       for (Chosen chosen : chosen(thing, own)) {
         Item item = item(thing, chosen, uses, last, plate.createdS(), nowS);
-        items.add(
-            chosen.task.id().equals(WASH)
-                ? with(item, Counter.PRINTS, plate.printsSinceWash(), nowS)
-                : item);
+        if (chosen.task.id().equals(COAT)) {
+          coat(plate).ifPresent(used -> items.add(with(item, Counter.PRINTS, used, nowS)));
+        } else {
+          items.add(
+              chosen.task.id().equals(WASH)
+                  ? with(item, Counter.PRINTS, plate.printsSinceWash(), nowS)
+                  : item);
+        }
       }
     }
     places.all().stream()
@@ -158,6 +166,14 @@ public class Upkeep {
         .forEach(chosen -> items.add(item(workshop, chosen, uses, last, firstS, nowS)));
     items.sort((a, b) -> Double.compare(b.due.binding().share(), a.due.binding().share()));
     return items;
+  }
+
+  /** Prints on the coat of a plate; none where nothing is spread that lasts for several. */
+  private static OptionalDouble coat(KnownPlate plate) {
+    int fresh = PlateUse.freshCoatPrints(plate.mounted().plate().interfaceLayer());
+    return fresh > 1 && plate.coatPrintsLeft() != null
+        ? OptionalDouble.of(fresh - plate.coatPrintsLeft())
+        : OptionalDouble.empty();
   }
 
   /** A task and the own one that it comes from; null where it is the table's. */
@@ -291,6 +307,8 @@ public class Upkeep {
     if (said.atS == null) {
       if (taskId.equals(WASH)) {
         machines.washed(id);
+      } else if (taskId.equals(COAT)) {
+        machines.spread(id, machines.plate(id).mounted().plate().interfaceLayer());
       } else if (NEW_NOZZLE.contains(taskId)) {
         machines.newNozzle(id);
       }

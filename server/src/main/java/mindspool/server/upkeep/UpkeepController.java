@@ -6,9 +6,11 @@ import java.time.Instant;
 import java.util.List;
 import mindspool.core.Require;
 import mindspool.core.upkeep.Counter;
+import mindspool.core.upkeep.PlateFlatness;
 import mindspool.core.upkeep.UpkeepDue;
 import mindspool.core.upkeep.UpkeepTask;
 import mindspool.core.upkeep.UpkeepTask.Subject;
+import mindspool.server.http.Asks;
 import mindspool.server.http.MayBeNull;
 import mindspool.server.http.NotFoundException;
 import mindspool.server.http.StaleEditException;
@@ -244,6 +246,37 @@ class UpkeepController {
       @PathVariable long printerId, @RequestParam(required = false) Integer days) {
     double back = Require.within("days", days == null ? 30 : days, 1, MOST_DAYS, "days");
     return timeline.of(printerId, (int) back);
+  }
+
+  /** Heights of a plate: rows from front to back, each from left to right, mm. */
+  record FlatnessRequest(List<List<Double>> heights) {}
+
+  /** How flat it is once it is level. */
+  record FlatnessView(
+      double tiltXMm,
+      double tiltYMm,
+      double twistMm,
+      double bowXMm,
+      double bowYMm,
+      double rangeMm,
+      List<List<Double>> overMm,
+      String words) {}
+
+  @Asks
+  @PostMapping("/flatness")
+  @Operation(summary = "Twist, bow and worst corner of a plate from a grid of heights")
+  FlatnessView flatness(@RequestBody FlatnessRequest request) {
+    PlateFlatness it =
+        PlateFlatness.of(Require.present("heights", request.heights, "rows of heights"));
+    return new FlatnessView(
+        it.tiltXMm(),
+        it.tiltYMm(),
+        it.twistMm(),
+        it.bowXMm(),
+        it.bowYMm(),
+        it.rangeMm(),
+        it.overMm(),
+        it.words());
   }
 
   private static OwnTaskView view(OwnTask task) {
