@@ -124,12 +124,20 @@ abstract class BrowserPages {
   }
 
   protected void assertAccessible(String what) {
-    var results =
+    assertNoViolations(
+        what,
         new AxeBuilder(page)
-            .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"))
-            .analyze();
+            .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa")));
+  }
+
+  /** In other colours only their contrast can be another. */
+  protected void assertContrast(String what) {
+    assertNoViolations(what, new AxeBuilder(page).withRules(List.of("color-contrast")));
+  }
+
+  private static void assertNoViolations(String what, AxeBuilder axe) {
     assertThat(
-            results.getViolations().stream()
+            axe.analyze().getViolations().stream()
                 .map(
                     v ->
                         v.getId()

@@ -20,8 +20,10 @@ import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.Deque;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
@@ -126,7 +128,16 @@ class ContractExamplesTest {
     List<Call> calls = calls(document());
     assertThat(calls.size()).isGreaterThan(90);
     ObjectNode document = document();
+    JsonNode examples =
+        JSON.readTree(ContractExamplesTest.class.getResourceAsStream("/contract/examples.json"));
+    boolean changed = false;
     for (Call call : calls) {
+      // What is there now is another; it takes long to ask, and many examples name nothing of it.
+      String example = examples.path(call.method + " " + call.path).toString();
+      if (changed && (isTransient(call) || example.contains("\"@"))) {
+        document = document();
+        changed = false;
+      }
       if (isTransient(call)) {
         uploadAnew(document, fileFor(call));
       }
@@ -142,10 +153,7 @@ class ContractExamplesTest {
       } else {
         wrong.addAll(unlikePublished(said, document, operation, answer, body));
       }
-      if (!call.method.equals("GET")) {
-        // What is there now is another.
-        document = document();
-      }
+      changed |= answer.headers().firstValue("Act").isPresent() || isTransient(call);
     }
     assertThat(wrong).isEmpty();
   }
@@ -177,7 +185,7 @@ class ContractExamplesTest {
           : List.of(said + "a body that is not published");
     }
     ObjectNode whole = (ObjectNode) schema.deepCopy();
-    whole.set("components", document.get("components"));
+    whole.set("components", needed(schema, document.at("/components/schemas")));
     JsonSchema compiled =
         JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(whole);
     return compiled.validate(JSON.readTree(body)).stream()
@@ -185,6 +193,24 @@ class ContractExamplesTest {
         .limit(5)
         .map(message -> said + message)
         .toList();
+  }
+
+  /** Those components that a schema names, and those that they name; all take long to compile. */
+  private static ObjectNode needed(JsonNode schema, JsonNode all) {
+    ObjectNode schemas = JSON.createObjectNode();
+    Deque<JsonNode> open = new ArrayDeque<>(List.of(schema));
+    while (!open.isEmpty()) {
+      for (String reference : open.pop().findValuesAsText("$ref")) {
+        String name = reference.substring(reference.lastIndexOf('/') + 1);
+        if (!schemas.has(name)) {
+          schemas.set(name, all.get(name));
+          open.push(all.get(name));
+        }
+      }
+    }
+    ObjectNode components = JSON.createObjectNode();
+    components.set("schemas", schemas);
+    return components;
   }
 
   private HttpResponse<byte[]> send(Call call, JsonNode operation)
