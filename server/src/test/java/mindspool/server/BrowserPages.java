@@ -124,20 +124,12 @@ abstract class BrowserPages {
   }
 
   protected void assertAccessible(String what) {
-    assertNoViolations(
-        what,
+    var results =
         new AxeBuilder(page)
-            .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa")));
-  }
-
-  /** In other colours only their contrast can be another. */
-  protected void assertContrast(String what) {
-    assertNoViolations(what, new AxeBuilder(page).withRules(List.of("color-contrast")));
-  }
-
-  private static void assertNoViolations(String what, AxeBuilder axe) {
+            .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"))
+            .analyze();
     assertThat(
-            axe.analyze().getViolations().stream()
+            results.getViolations().stream()
                 .map(
                     v ->
                         v.getId()
