@@ -5,6 +5,7 @@ import CalibrationsPage from '@/stations/materials/CalibrationsPage.vue'
 import ComparePage from '@/stations/materials/ComparePage.vue'
 import MaterialsStation from '@/stations/materials/MaterialsStation.vue'
 import WorksheetCurve from '@/stations/materials/WorksheetCurve.vue'
+import NextTest from '@/stations/trouble/NextTest.vue'
 import DryingPractisePage from '@/stations/trouble/DryingPractisePage.vue'
 import ProcedurePage from '@/stations/trouble/ProcedurePage.vue'
 import ProceduresPage from '@/stations/trouble/ProceduresPage.vue'
@@ -196,6 +197,29 @@ describe('work step by step', () => {
     const page = mount(ProcedurePage, { props: { id: 'dance' }, global: plain })
     await flushPromises()
     expect(page.text()).toContain('There is no procedure called dance.')
+  })
+})
+
+describe('a danger that was seen', () => {
+  it('has nothing switched on to test', () => {
+    const props = {
+      ranking: make('TroubleAnswer', {
+        nextTest: make('ProposedTestView', { id: 't_air', name: 'Press 100 mm', outcomes: [] }),
+        quickTest: null,
+        remedies: [],
+      }),
+      done: [],
+      known: [],
+      procedures: [],
+      caseId: 1,
+      material: null,
+      disabled: false,
+    }
+    const safe = mount(NextTest, { props: { ...props, stopped: false }, global: plain })
+    expect(safe.text()).toContain('Press 100 mm')
+    const stopped = mount(NextTest, { props: { ...props, stopped: true }, global: plain })
+    expect(stopped.text()).toContain('Nothing is switched on to test')
+    expect(stopped.text()).not.toContain('Press 100 mm')
   })
 })
 

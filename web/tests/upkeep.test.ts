@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { lasts, reorder } from '@/stations/upkeep/supplies'
-import { benches, daysAgo, grid, headline, inDays, type Item } from '@/stations/upkeep/upkeep'
+import { benches, daysAgo, headline, inDays, type Item } from '@/stations/upkeep/upkeep'
 import type { Schemas } from '@/api/client'
 
 function item(task: string, state: Item['state'], more: Partial<Item> = {}): Item {
@@ -58,16 +58,6 @@ describe('upkeep by bench', () => {
     expect(inDays(304 * 86_400, 0)).toBe('in 10 months')
     expect(daysAgo(0, 3600)).toBe('today')
     expect(daysAgo(0, 3 * 86_400)).toBe('3 days ago')
-  })
-})
-
-describe('heights of a plate', () => {
-  it('are rows of numbers, with points or commas', () => {
-    expect(grid('0.1 0,2\n\n-0.3; 0\n')).toEqual([
-      [0.1, 0.2],
-      [-0.3, 0],
-    ])
-    expect(grid('front')).toEqual([])
   })
 })
 

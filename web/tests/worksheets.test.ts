@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { numbers, SHEETS } from '@/stations/materials/worksheets'
+import { grid, numbers } from '@/parts/numbers'
+import { SHEETS } from '@/stations/materials/worksheets'
 
 describe('numbers in a row', () => {
   it('stand between spaces, semicolons or lines, with points or commas', () => {
@@ -12,6 +13,16 @@ describe('numbers in a row', () => {
   it('leave out what is none', () => {
     expect(numbers('')).toEqual([])
     expect(numbers('0.4 about 0.5')).toEqual([0.4, 0.5])
+  })
+})
+
+describe('rows of numbers', () => {
+  it('are lines with numbers, with points or commas', () => {
+    expect(grid('0.1 0,2\n\n-0.3; 0\n')).toEqual([
+      [0.1, 0.2],
+      [-0.3, 0],
+    ])
+    expect(grid('front')).toEqual([])
   })
 })
 

@@ -22,7 +22,14 @@ const problem = useFieldProblem(
 <template>
   <div class="field">
     <label :for="id">{{ label }}</label>
-    <el-select :id="id" v-model="value" :aria-label="label" v-bind="$attrs">
+    <!-- An empty text is a choice like the others, such as "none". -->
+    <el-select
+      :id="id"
+      v-model="value"
+      :aria-label="label"
+      :empty-values="[null, undefined]"
+      v-bind="$attrs"
+    >
       <el-option
         v-for="option in options"
         :key="String(option.value)"

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { answer, client, Problem, type Schemas } from '@/api/client'
+import { client, Problem, type Schemas } from '@/api/client'
 import { useActs } from '@/stores/acts'
 import ProblemNote from './ProblemNote.vue'
+import { sendPhoto } from './sendPhoto'
 
 /** Photographs of a thing in a row, and adding one more. */
 const props = defineProps<{
@@ -34,17 +35,7 @@ async function add(event: Event) {
   input.value = ''
   for (const file of files) {
     await attempt(async () => {
-      const read = await answer(
-        client.POST('/api/photo-files', {
-          body: { file: file.name },
-          // The document knows a file by its name only; a form carries it whole.
-          bodySerializer: () => {
-            const form = new FormData()
-            form.append('file', file)
-            return form
-          },
-        }),
-      )
+      const read = await sendPhoto(file)
       await props.keep(read.uploadId)
     })
   }

@@ -8,11 +8,12 @@ import { dateTime, inShownUnits } from '@/parts/format'
 import NumberField from '@/parts/NumberField.vue'
 import { useLatestAnswer } from '@/parts/latestAnswer'
 import { usePolled } from '@/parts/polled'
+import { numbers } from '@/parts/numbers'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import TextField from '@/parts/TextField.vue'
 import WideTable from '@/parts/WideTable.vue'
 import { useActs } from '@/stores/acts'
-import { AXES, numbers, SHEETS, type Kind } from './worksheets'
+import { AXES, SHEETS, type Kind } from './worksheets'
 import WorksheetCurve from './WorksheetCurve.vue'
 
 /** Worksheets that compute a value from measurements, and those that were kept. */

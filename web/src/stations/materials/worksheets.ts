@@ -79,14 +79,3 @@ export const AXES: Record<Kind, readonly [string, string]> = {
   EXTRUDER: ['asked, mm', 'fed, mm'],
   MELT_CEILING: ['flow, mm³/s', 'share that came'],
 }
-
-/** Numbers as people write them in a row: between spaces or semicolons, decimal commas too. */
-export function numbers(text: string): number[] {
-  return text
-    .trim()
-    .split(/[\s;]+/)
-    .map((each) => each.replace(/,$/, '').replace(',', '.'))
-    .filter((each) => each !== '')
-    .map(Number)
-    .filter((each) => Number.isFinite(each))
-}

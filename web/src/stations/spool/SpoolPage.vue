@@ -313,12 +313,12 @@ async function open() {
 
         <div class="acts">
           <router-link class="button primary" :to="`/dry/${spool.code}`">Dry it</router-link>
-          <router-link class="button" :to="{ path: '/trouble', query: { code: spool.code } }"
-            >Something is wrong</router-link
-          >
           <button class="button" data-testid="weigh" @click="weighing = true">Weigh</button>
           <button class="button" data-testid="move" @click="moving = true">Move</button>
           <button v-if="spool.sealed" class="button" @click="open">Open its bag</button>
+          <router-link class="button plain" :to="{ path: '/trouble', query: { code: spool.code } }"
+            >something is wrong</router-link
+          >
           <button class="button plain" @click="labelling = true">label</button>
           <button class="button plain" data-testid="correct" @click="correcting = true">
             correct

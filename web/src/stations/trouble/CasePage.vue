@@ -67,6 +67,13 @@ const headline = computed(() => {
     : `${it.title}: ${first.word} ${first.name.charAt(0).toLowerCase()}${first.name.slice(1)}`
 })
 
+/** Whether something was seen that stops all work first. */
+const isStopped = computed(() =>
+  (knowledge.value?.signs ?? []).some(
+    (sign) => sign.stop !== null && signs.value[sign.id] === 'YES',
+  ),
+)
+
 /** Acts one after the other: a quick second tap is a change of what the first one made. */
 let queue = Promise.resolve()
 
@@ -280,6 +287,7 @@ const reopen = () =>
             :case-id="id"
             :material="trouble.material"
             :disabled="!isOpen"
+            :stopped="isStopped"
             @say="sayTest"
           />
           <CaseFacts

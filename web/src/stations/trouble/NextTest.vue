@@ -14,6 +14,8 @@ const props = defineProps<{
   caseId: number
   material: string | null
   disabled: boolean
+  /** A danger was seen: nothing is switched on to test. */
+  stopped: boolean
 }>()
 const emit = defineEmits<{ say: [id: string, outcome: string | null] }>()
 
@@ -52,11 +54,15 @@ function takes(test: { minutes: number; waitMinutes: number; costsPart: boolean 
 <template>
   <section aria-labelledby="next-title" class="tests">
     <h2 id="next-title">What would tell</h2>
-    <p v-if="!proposed.length" class="soft">
+    <p v-if="stopped" class="call">
+      Nothing is switched on to test before the reason for the danger is found. With the power off
+      look at plugs, wires, motors and the hot end; mains are for a qualified person.
+    </p>
+    <p v-else-if="!proposed.length" class="soft">
       No test tells enough for its work now: try the first remedy.
     </p>
     <article
-      v-for="(test, i) in disabled ? [] : proposed"
+      v-for="(test, i) in disabled || stopped ? [] : proposed"
       :key="test.id"
       class="test"
       :data-testid="i ? 'quick-test' : 'next-test'"

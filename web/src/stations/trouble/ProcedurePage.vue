@@ -292,7 +292,7 @@ const materialOptions = computed(() => [
 
       <section v-if="computes === 'heater' && over" aria-labelledby="log-title" class="log">
         <h2 id="log-title">The log</h2>
-        <div class="field-grid">
+        <div class="sources">
           <label class="file">
             <span class="soft">A file: time, temperature</span>
             <input type="file" accept=".csv,.txt,text/csv" @change="choose" />
@@ -406,6 +406,13 @@ li.stop > .number {
 .means {
   border-left: 4px solid var(--ink);
   padding-left: 0.7rem;
+}
+
+.sources {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(16rem, 1fr));
+  gap: 1rem;
+  align-items: end;
 }
 
 .file {

@@ -4,9 +4,9 @@ import { useRoute } from 'vue-router'
 import { answer, client, Problem } from '@/api/client'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import { useLatestAnswer } from '@/parts/latestAnswer'
+import { grid } from '@/parts/numbers'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { useActs } from '@/stores/acts'
-import { grid } from './upkeep'
 
 /** Heights of a plate at a grid of points: what levelling takes away, and what is left. */
 const WAIT_MS = 300

@@ -17,7 +17,8 @@ type Filament = Schemas['FilamentSupplyView']
 type Supply = Schemas['SupplyView']
 
 /** What runs out, when, and what to order. */
-const DAYS_SHOWN = 120
+const LEAST_DAYS = 60
+const MOST_DAYS = 365
 const acts = useActs()
 const problem = ref<Problem | null>(null)
 useFormProblem(problem)
@@ -51,13 +52,22 @@ const used = computed(() =>
 )
 const unused = computed(() => (supplies.value?.filaments.length ?? 0) - used.value.length)
 
+/** As far as the stock of what is used lasts, in months; what lasts longer stops at its end. */
+const daysShown = computed(() => {
+  const longest = Math.max(LEAST_DAYS, ...used.value.map((each) => each.days ?? 0))
+  return Math.min(MOST_DAYS, 30 * Math.ceil(longest / 30))
+})
+
 function x(days: number): number {
-  return (100 * Math.min(days, DAYS_SHOWN)) / DAYS_SHOWN
+  return (100 * Math.min(days, daysShown.value)) / daysShown.value
 }
 
 function bandStyle(each: Filament) {
   const from = x(each.lowDays ?? 0)
-  return { left: `${from}%`, width: `${Math.max(0.5, x(each.highDays ?? DAYS_SHOWN) - from)}%` }
+  return {
+    left: `${from}%`,
+    width: `${Math.max(0.5, x(each.highDays ?? daysShown.value) - from)}%`,
+  }
 }
 
 function price(amount: number | null, currency: string | null): string {
@@ -197,13 +207,13 @@ const remove = (supply: Supply) =>
             </span>
           </li>
         </ul>
+        <p class="small soft axis">
+          <span>now</span><span>in {{ daysShown }} days</span>
+        </p>
         <p v-if="unused">
           <button class="button plain small" @click="all = true">
             Show {{ unused === 1 ? 'one' : unused }} not used lately
           </button>
-        </p>
-        <p class="small soft axis">
-          <span>now</span><span>in {{ DAYS_SHOWN }} days</span>
         </p>
       </section>
 

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
-import { answer, client, Problem, type Schemas } from '@/api/client'
+import { Problem, type Schemas } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import { sendPhoto } from '@/parts/sendPhoto'
 import TextField from '@/parts/TextField.vue'
 import TimeField from '@/parts/TimeField.vue'
 import { daysAgo, inDays, type Item } from './upkeep'
@@ -44,17 +45,7 @@ async function choose(event: Event) {
     return
   }
   try {
-    const read = await answer(
-      client.POST('/api/photo-files', {
-        body: { file: file.name },
-        // The document knows a file by its name only; a form carries it whole.
-        bodySerializer: () => {
-          const form = new FormData()
-          form.append('file', file)
-          return form
-        },
-      }),
-    )
+    const read = await sendPhoto(file)
     photo.value = { uploadId: read.uploadId, name: file.name }
     problem.value = null
   } catch (cause) {

@@ -75,18 +75,3 @@ export function daysAgo(timeS: number, nowS: number): string {
   const days = Math.floor((nowS - timeS) / 86_400)
   return days < 1 ? 'today' : days === 1 ? 'a day ago' : `${days} days ago`
 }
-
-/** Rows of heights as they are typed; a row without numbers is none. */
-export function grid(text: string): number[][] {
-  return text
-    .split('\n')
-    .map((line) =>
-      line
-        .trim()
-        .split(/[\s;]+/)
-        .filter((each) => each !== '')
-        .map((each) => Number(each.replace(',', '.')))
-        .filter((each) => Number.isFinite(each)),
-    )
-    .filter((row) => row.length > 0)
-}

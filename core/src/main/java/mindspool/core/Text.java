@@ -1,6 +1,7 @@
 package mindspool.core;
 
 import java.text.Normalizer;
+import java.util.Locale;
 
 /**
  * Text as people and devices give it: checked where it enters, so that whatever is stored can be
@@ -72,5 +73,13 @@ public final class Text {
     }
     int end = Character.isHighSurrogate(text.charAt(most - 1)) ? most - 1 : most;
     return text.substring(0, end);
+  }
+
+  /** A title as it stands within a sentence: its first letter small; an abbreviation stays. */
+  public static String lowerFirst(String title) {
+    boolean abbreviation = title.length() > 1 && Character.isUpperCase(title.charAt(1));
+    return title.isEmpty() || abbreviation
+        ? title
+        : title.substring(0, 1).toLowerCase(Locale.ROOT) + title.substring(1);
   }
 }

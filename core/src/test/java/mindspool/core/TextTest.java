@@ -35,4 +35,12 @@ class TextTest {
     assertThat(Text.cut("ab\ud83d\ude00", 4)).hasSize(4);
     assertThat(Text.cut("ab", 5)).isEqualTo("ab");
   }
+
+  @Test
+  void aTitleWithinASentenceBeginsSmallUnlessItIsAnAbbreviation() {
+    assertThat(Text.lowerFirst("Wet filament")).isEqualTo("wet filament");
+    assertThat(Text.lowerFirst("PTFE liner")).isEqualTo("PTFE liner");
+    assertThat(Text.lowerFirst("A turn crosses")).isEqualTo("a turn crosses");
+    assertThat(Text.lowerFirst("")).isEmpty();
+  }
 }

@@ -839,8 +839,11 @@ class BrowserTest extends BrowserPages {
     page.getByTestId("keep-material").click();
     assertThat(page.locator("#main")).containsText("One of our own, like PLA");
     assertThat(page.locator("#main")).containsText("printed a tower");
+    // It can be received at once.
     page.navigate("/receive");
-    assertThat(page.locator("#main")).containsText("Receive");
+    page.locator("#material").click();
+    page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("PLA-WOOD")).click();
+    assertThat(page.locator("#main")).containsText("PLA-WOOD");
   }
 
   @Test

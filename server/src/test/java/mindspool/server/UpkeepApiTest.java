@@ -75,6 +75,22 @@ class UpkeepApiTest extends PrintingTest {
     assertThat(used("fans")).isEqualTo(before + 200, within(0.01));
   }
 
+  /** Through the program, not past it: a print that is finished, and whose end is taken back. */
+  @Test
+  void aPrintWhoseEndIsUndoneCountsNoMore() {
+    long job = job(spool("PLA"));
+    setUp(job, "");
+    long run = started(job).get("id").asLong();
+    jdbc.update("update print_run set started_s = started_s - 36000 where id = ?", run);
+    assertThat(used("fans")).as("while it prints").isZero();
+    Api.Answer finished = api.post("/api/prints/" + run + "/finish", "{\"outcome\": \"GOOD\"}");
+    assertThat(used("fans")).isEqualTo(10, within(0.05));
+    assertThat(api.undo(finished.act()).status()).isLessThan(300);
+    assertThat(used("fans")).isZero();
+    api.redo(finished.act());
+    assertThat(used("fans")).isEqualTo(10, within(0.05));
+  }
+
   @Test
   void doneBeginsTheCountAnewAndUndoBringsItBack() {
     printed(260);
@@ -247,6 +263,26 @@ class UpkeepApiTest extends PrintingTest {
       asked |= cost.get("jobId").asLong() == before;
     }
     assertThat(asked).isTrue();
+  }
+
+  /** A price in one money says nothing of one in another: they are not averaged. */
+  @Test
+  void pricesInTwoKindsOfMoneyAreNotMixed() {
+    for (String price : new String[] {"20, \"currency\": \"EUR\"", "4000, \"currency\": \"JPY\""}) {
+      Api.Answer reply =
+          api.post(
+              "/api/spools",
+              ("{\"material\": \"HIPS\", \"colourName\": \"plum %1$d\", \"placeId\": %2$d,"
+                      + " \"nominalNetG\": 1000, \"reel\": \"plastic\", \"emptyReelG\": 218,"
+                      + " \"grossMassG\": 1218, \"arrival\": \"SEALED_TIGHT\","
+                      + " \"lot\": {\"maker\": \"Alder\", \"batch\": \"P%1$d-%3$s\","
+                      + " \"price\": %4$s}}")
+                  .formatted(made, room, price.substring(0, 2), price));
+      assertThat(reply.status()).as(reply.raw().body()).isEqualTo(201);
+    }
+    JsonNode plum = filament("HIPS", "plum " + made);
+    double perKg = plum.get("pricePerKg").asDouble();
+    assertThat(perKg).isEqualTo(plum.get("currency").asString().equals("EUR") ? 20 : 4000);
   }
 
   @Test

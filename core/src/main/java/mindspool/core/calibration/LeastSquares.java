@@ -1,5 +1,8 @@
 package mindspool.core.calibration;
 
+import org.hipparchus.linear.Array2DRowRealMatrix;
+import org.hipparchus.linear.LUDecomposition;
+
 /**
  * A polynomial through measured points by least squares (normal equations in a centred and scaled
  * variable), with the covariance that the points' own scatter gives.
@@ -53,7 +56,8 @@ final class LeastSquares {
         }
       }
     }
-    double[][] inverse = inverse(normal);
+    double[][] inverse =
+        new LUDecomposition(new Array2DRowRealMatrix(normal)).getSolver().getInverse().getData();
     double[] coefficients = new double[m];
     for (int a = 0; a < m; a++) {
       for (int b = 0; b < m; b++) {
@@ -76,44 +80,6 @@ final class LeastSquares {
       }
     }
     return new LeastSquares(centre, scale, coefficients, inverse, sd);
-  }
-
-  /** Gauss-Jordan with pivots; the matrices are three by three at most. */
-  private static double[][] inverse(double[][] matrix) {
-    int m = matrix.length;
-    double[][] left = new double[m][];
-    double[][] right = new double[m][m];
-    for (int i = 0; i < m; i++) {
-      left[i] = matrix[i].clone();
-      right[i][i] = 1;
-    }
-    for (int column = 0; column < m; column++) {
-      int pivot = column;
-      for (int row = column + 1; row < m; row++) {
-        if (Math.abs(left[row][column]) > Math.abs(left[pivot][column])) {
-          pivot = row;
-        }
-      }
-      double[] swap = left[pivot];
-      left[pivot] = left[column];
-      left[column] = swap;
-      swap = right[pivot];
-      right[pivot] = right[column];
-      right[column] = swap;
-      double by = left[column][column];
-      for (int k = 0; k < m; k++) {
-        left[column][k] /= by;
-        right[column][k] /= by;
-      }
-      for (int row = 0; row < m; row++) {
-        double times = left[row][column];
-        for (int k = 0; row != column && k < m; k++) {
-          left[row][k] -= times * left[column][k];
-          right[row][k] -= times * right[column][k];
-        }
-      }
-    }
-    return right;
   }
 
   double at(double x) {

@@ -36,7 +36,10 @@ public final class LotSeries {
     }
   }
 
-  /** A measurement of a lot. */
+  /**
+   * A measurement of a lot: minutes of work and of waiting, its error, one standard deviation in
+   * the unit of what it sees, and how much of each figure that is; judgement.
+   */
   public enum Measurement {
     DIAMETER("thickness at ten places", 5, 0, 0.35, new double[] {1, 0, 0, 0, 0, 0}),
     FLOW("walls of a box", 6, 25, 0.8, new double[] {2, 1, 0, 0, 0, 0}),
@@ -100,17 +103,16 @@ public final class LotSeries {
    */
   public record Step(Measurement measurement, double bits, double bitsPerMinute) {
 
-    /** In words. */
+    /** In words: by how much surer it makes, since each bit halves what is left open. */
     public String why() {
       return String.format(
           Locale.ROOT,
-          "%.1f bit in %.0f min%s: %.2f a minute.",
-          bits,
+          "Makes what it sees %.1f times as sure, in %.0f min of work%s.",
+          Math.pow(2, bits),
           measurement.minutes,
           measurement.waitMinutes > 0
               ? String.format(Locale.ROOT, " and %.0f of waiting", measurement.waitMinutes)
-              : "",
-          bitsPerMinute);
+              : "");
     }
   }
 

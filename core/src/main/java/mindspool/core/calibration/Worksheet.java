@@ -30,27 +30,37 @@ public record Worksheet(
   /** A point of a drawing. */
   public record Point(double x, double y) {}
 
-  /** A measurement further off than so many robust standard deviations does not belong. */
+  /**
+   * A measurement further off than so many robust standard deviations does not belong (Iglewicz and
+   * Hoaglin 1993, from memory).
+   */
   private static final double OUTLIER = 3.5;
 
   /** Median of absolute deviations over standard deviation of a normal distribution. */
   private static final double MAD = 1.4826;
 
+  private static final double BOND = 2;
+  private static final double STRINGS = 1;
+  private static final double GLOSS = 0.5;
+
   private static final int MOST = 200;
   private static final int DRAWN = 40;
+
+  /** More oval than this, mm, it feeds unevenly; common practice. */
+  private static final double OVAL_MM = 0.05;
 
   /** A caliper is read to so much, mm. */
   private static final double CALIPER_MM = 0.01;
 
-  /** Grades are given to half a step. */
+  /** A person gives the same grade again to so much of a step, of 0 to 5; judgement. */
   private static final double GRADE_SD = 0.4;
 
   /** Grades of a step of a temperature ladder, 0 to 5; 5 is best of bond and gloss as wanted. */
   public record Step(double nozzleC, double bond, double strings, double gloss) {}
 
   /**
-   * Temperature ladder: bond counts most, strings against it, gloss a little; a parabola through
-   * the steps' scores has its top at the temperature to be set.
+   * Temperature ladder: bond counts most, strings against it, gloss a little (weights are
+   * judgement); a parabola through the steps' scores has its top at the temperature to be set.
    *
    * @param steps at least four, grades 0 to 5: bond when broken (5 inside of lines), strings (5
    *     many), gloss as wanted (5)
@@ -65,7 +75,9 @@ public record Worksheet(
       Require.within("steps.bond", step.bond, 0, 5, "");
       Require.within("steps.strings", step.strings, 0, 5, "");
       Require.within("steps.gloss", step.gloss, 0, 5, "");
-      y[i] = (2 * step.bond + (5 - step.strings) + 0.5 * step.gloss) / 3.5;
+      y[i] =
+          (BOND * step.bond + STRINGS * (5 - step.strings) + GLOSS * step.gloss)
+              / (BOND + STRINGS + GLOSS);
     }
     double low = Arrays.stream(x).min().orElseThrow();
     double high = Arrays.stream(x).max().orElseThrow();
@@ -161,7 +173,7 @@ public record Worksheet(
             mean,
             oval,
             100 * (nominalMm / mean) * (nominalMm / mean),
-            oval > 0.05 ? "; that oval it feeds unevenly" : ""),
+            oval > OVAL_MM ? "; that oval it feeds unevenly" : ""),
         out,
         points(numbers, means),
         List.of(new Point(1, nominalMm), new Point(places, nominalMm)));

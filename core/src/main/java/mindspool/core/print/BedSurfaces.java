@@ -1,11 +1,5 @@
 package mindspool.core.print;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.InputStreamReader;
-import java.io.Reader;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.Locale;
@@ -13,8 +7,8 @@ import java.util.Map;
 import java.util.TreeSet;
 import java.util.function.Function;
 import mindspool.core.InvalidValueException;
+import mindspool.core.ResourceTable;
 import mindspool.core.material.Material;
-import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
 
 /** How a material holds on a surface with what is spread on it. */
@@ -79,23 +73,17 @@ public final class BedSurfaces {
 
   /** The surfaces shipped with the program. */
   public static BedSurfaces standard() {
-    try (InputStream stream = BedSurfaces.class.getResourceAsStream(RESOURCE);
-        Reader reader = new InputStreamReader(stream, StandardCharsets.UTF_8)) {
-      Map<Key, Grip> grips = new LinkedHashMap<>();
-      CSVFormat format = CSVFormat.DEFAULT.builder().setHeader().setSkipHeaderRecord(true).get();
-      for (CSVRecord line : format.parse(reader)) {
-        grips.put(
-            new Key(line.get("surface"), line.get("interfaceLayer"), line.get("material")),
-            new Grip(
-                Double.parseDouble(line.get("holdGrade")),
-                line.get("release"),
-                Danger.valueOf(line.get("danger").toUpperCase(Locale.ROOT)),
-                line.get("note")));
-      }
-      return new BedSurfaces(grips);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
+    Map<Key, Grip> grips = new LinkedHashMap<>();
+    for (CSVRecord line : ResourceTable.rows(BedSurfaces.class, RESOURCE)) {
+      grips.put(
+          new Key(line.get("surface"), line.get("interfaceLayer"), line.get("material")),
+          new Grip(
+              Double.parseDouble(line.get("holdGrade")),
+              line.get("release"),
+              Danger.valueOf(line.get("danger").toUpperCase(Locale.ROOT)),
+              line.get("note")));
     }
+    return new BedSurfaces(grips);
   }
 
   /** The hold of a material on a plate. */

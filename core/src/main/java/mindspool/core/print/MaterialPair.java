@@ -1,18 +1,12 @@
 package mindspool.core.print;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.InputStreamReader;
-import java.io.Reader;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import mindspool.core.ResourceTable;
 import mindspool.core.material.Material;
 import mindspool.core.material.Parameter;
-import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVRecord;
 
 /**
@@ -76,19 +70,13 @@ public record MaterialPair(Material main, Material other, Joint joint, String no
   }
 
   private static Map<Set<String>, Known> read() {
-    try (InputStream stream = MaterialPair.class.getResourceAsStream(RESOURCE);
-        Reader reader = new InputStreamReader(stream, StandardCharsets.UTF_8)) {
-      Map<Set<String>, Known> table = new HashMap<>();
-      CSVFormat format = CSVFormat.DEFAULT.builder().setHeader().setSkipHeaderRecord(true).get();
-      for (CSVRecord line : format.parse(reader)) {
-        table.put(
-            Set.of(line.get("first"), line.get("second")),
-            new Known(Joint.valueOf(line.get("joint")), line.get("note")));
-      }
-      return table;
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
+    Map<Set<String>, Known> table = new HashMap<>();
+    for (CSVRecord line : ResourceTable.rows(MaterialPair.class, RESOURCE)) {
+      table.put(
+          Set.of(line.get("first"), line.get("second")),
+          new Known(Joint.valueOf(line.get("joint")), line.get("note")));
     }
+    return table;
   }
 
   /** Two materials, in either order; one with itself joins. */

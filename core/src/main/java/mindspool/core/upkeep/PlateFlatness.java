@@ -155,19 +155,22 @@ public record PlateFlatness(
   /** In words, with what to do. */
   public String words() {
     String tilt =
-        String.format(
-            Locale.ROOT,
-            "Level it first: %.2f mm from left to right, %.2f from front to back. ",
-            tiltXMm,
-            tiltYMm);
+        "Level it first: from left to right it "
+            + slope(tiltXMm)
+            + ", from front to back it "
+            + slope(tiltYMm)
+            + ". ";
     String left =
         String.format(
             Locale.ROOT,
-            "Then %.2f mm are left: twist %.2f, bow %.2f and %.2f; the worst corner is %s. ",
+            "Then %.2f mm are left: one diagonal %.2f mm over the other, the middle %.2f mm %s the"
+                + " sides and %.2f mm %s front and back; the worst corner is %s. ",
             rangeMm,
-            twistMm,
-            bowXMm,
-            bowYMm,
+            Math.abs(twistMm),
+            Math.abs(bowXMm),
+            over(bowXMm),
+            Math.abs(bowYMm),
+            over(bowYMm),
             worstCorner());
     return tilt
         + left
@@ -176,6 +179,15 @@ public record PlateFlatness(
             : rangeMm <= EVENED_MM
                 ? "A height map of the printer evens that out; measured hot."
                 : shim());
+  }
+
+  private static String slope(double riseMm) {
+    return String.format(
+        Locale.ROOT, "%s %.2f mm", riseMm < 0 ? "falls" : "rises", Math.abs(riseMm));
+  }
+
+  private static String over(double mm) {
+    return mm < 0 ? "under" : "over";
   }
 
   private String shim() {

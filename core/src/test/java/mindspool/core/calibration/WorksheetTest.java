@@ -17,7 +17,7 @@ class WorksheetTest {
 
   private final Random random = new Random(11);
 
-  /** Against Hipparchus's QR least squares. */
+  /** Against Hipparchus's QR least squares of the points, not of the normal equations. */
   @Test
   void fitsAreThoseOfAGeneralLibrary() {
     for (int order = 1; order <= 2; order++) {

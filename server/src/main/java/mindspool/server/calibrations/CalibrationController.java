@@ -2,24 +2,15 @@ package mindspool.server.calibrations;
 
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
-import java.time.Clock;
 import java.util.Arrays;
-import java.util.EnumSet;
 import java.util.List;
-import java.util.Set;
 import mindspool.core.Require;
-import mindspool.core.Text;
-import mindspool.core.calibration.LotSeries;
-import mindspool.core.calibration.LotSeries.Measurement;
 import mindspool.core.calibration.Worksheet;
-import mindspool.server.acts.Edits;
 import mindspool.server.http.Asks;
 import mindspool.server.http.MayBeNull;
-import mindspool.server.http.NotFoundException;
 import mindspool.server.machines.Machines;
 import mindspool.server.stock.LotCalibration;
 import org.springframework.http.HttpStatus;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -39,26 +30,14 @@ class CalibrationController {
 
   private static final JsonMapper JSON = JsonMapper.shared();
 
-  private final KeptCalibration.Store store;
-  private final EditableCalibration editable;
+  private final KeptCalibrations calibrations;
   private final LotCalibration lots;
   private final Machines machines;
-  private final Edits edits;
-  private final Clock clock;
 
-  CalibrationController(
-      KeptCalibration.Store store,
-      EditableCalibration editable,
-      LotCalibration lots,
-      Machines machines,
-      Edits edits,
-      Clock clock) {
-    this.store = store;
-    this.editable = editable;
+  CalibrationController(KeptCalibrations calibrations, LotCalibration lots, Machines machines) {
+    this.calibrations = calibrations;
     this.lots = lots;
     this.machines = machines;
-    this.edits = edits;
-    this.clock = clock;
   }
 
   /** Grades of a step of a ladder, 0 to 5. */
@@ -149,7 +128,7 @@ class CalibrationController {
   @GetMapping("/calibrations")
   @Operation(summary = "Worksheets that were kept, the latest first")
   List<CalibrationView> all() {
-    return store.findByRemovedSIsNullOrderByAtSDescIdDesc().stream().map(this::view).toList();
+    return calibrations.all().stream().map(this::view).toList();
   }
 
   /** What to measure of a lot next; {@code kind} null where its own page computes it. */
@@ -164,12 +143,7 @@ class CalibrationController {
   @GetMapping("/calibrations/next")
   @Operation(summary = "The series of measurements that tells most about a lot for its minutes")
   List<NextMeasurementView> next(@RequestParam long lotId) {
-    lots.title(lotId);
-    Set<Measurement> done = EnumSet.noneOf(Measurement.class);
-    store.findByRemovedSIsNullOrderByAtSDescIdDesc().stream()
-        .filter(it -> it.lotId != null && it.lotId == lotId)
-        .forEach(it -> done.add(Measurement.valueOf(it.kind.name())));
-    return LotSeries.after(done).stream()
+    return calibrations.next(lotId).stream()
         .map(
             step ->
                 new NextMeasurementView(
@@ -188,63 +162,27 @@ class CalibrationController {
   @PostMapping("/calibrations")
   @ResponseStatus(HttpStatus.CREATED)
   @Operation(summary = "Keeps a worksheet and sets the value for its lot, in one act")
-  @Transactional
-  public CalibrationView keep(@RequestBody CalibrationRequest request) {
+  CalibrationView keep(@RequestBody CalibrationRequest request) {
     WorksheetRequest in =
         Require.present("worksheet", request.worksheet, "a worksheet with its measurements");
     WorksheetKind kind = kind(in);
     Worksheet found = Require.inside("worksheet", () -> kind.of(in));
-    KeptCalibration kept = new KeptCalibration();
-    kept.kind = kind;
-    kept.lotId =
-        kind.isOfLot() ? Require.present("lotId", request.lotId, "the number of a lot") : null;
-    kept.printerId = request.printerId;
-    if (!kind.isOfLot()) {
-      Require.present("printerId", request.printerId, "the place of a printer");
-    }
-    if (kept.printerId != null) {
-      machines.printer(kept.printerId);
-    }
-    kept.inputs = JSON.writeValueAsString(in);
-    kept.amount = found.value();
-    kept.unsure = found.unsure();
-    kept.unit = found.unit();
-    kept.note =
-        request.note == null || request.note.isBlank()
-            ? null
-            : Text.line("note", request.note, 1, 300, "Say it in a sentence.");
-    kept.atS = clock.instant().getEpochSecond();
-    if (kept.lotId != null) {
-      set(kind, kept.lotId, found.value());
-    }
-    KeptCalibration saved = store.saveAndFlush(kept);
-    edits.added(editable, saved.id, saved);
-    return view(saved);
-  }
-
-  private void set(WorksheetKind kind, long lotId, double value) {
-    switch (kind) {
-      case TEMPERATURE_LADDER -> lots.setNozzle(lotId, Math.rint(value));
-      case FLOW -> lots.setFlow(lotId, Math.rint(10 * value) / 10);
-      case DIAMETER -> lots.setDiameter(lotId, Math.rint(1000 * value) / 1000);
-      default -> lots.title(lotId);
-    }
+    return view(
+        calibrations.keep(
+            new KeptCalibrations.Said(
+                kind,
+                found,
+                JSON.writeValueAsString(in),
+                request.lotId,
+                request.printerId,
+                request.note)));
   }
 
   @DeleteMapping("/calibrations/{id}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   @Operation(summary = "Takes a worksheet out of the record; the lot's value stays as it is")
-  @Transactional
-  public void remove(@PathVariable long id) {
-    KeptCalibration kept =
-        store
-            .findById(id)
-            .filter(it -> it.removedS == null)
-            .orElseThrow(() -> new NotFoundException("calibration with number " + id));
-    Edits.Before before = edits.before(editable, kept);
-    kept.removedS = clock.instant().getEpochSecond();
-    KeptCalibration saved = store.saveAndFlush(kept);
-    edits.changed(editable, saved.id, before, saved);
+  void remove(@PathVariable long id) {
+    calibrations.remove(id);
   }
 
   private CalibrationView view(KeptCalibration kept) {

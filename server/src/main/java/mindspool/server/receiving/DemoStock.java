@@ -3,6 +3,7 @@ package mindspool.server.receiving;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import mindspool.core.moisture.SpoolHistory;
 import mindspool.core.moisture.SpoolMoistureModel;
 import mindspool.core.moisture.SpoolReplay;
@@ -22,6 +23,10 @@ import org.springframework.stereotype.Service;
 /** Fills the stock of the demonstration, by the same acts as a person would. */
 @Service
 public class DemoStock {
+
+  /** Invented, EUR. */
+  private static final Map<String, Double> PRICE_PER_KG =
+      Map.of("PLA", 21.0, "PETG", 23.0, "ABS", 24.0, "ASA", 29.0, "PA6", 58.0, "PC", 46.0);
 
   private final SpoolRecords records;
   private final Receiving receiving;
@@ -94,8 +99,8 @@ public class DemoStock {
                 new SpoolRequests.LotRequest(
                     spool.maker,
                     spool.batch,
-                    null,
-                    null,
+                    PRICE_PER_KG.getOrDefault(spool.material, 30.0) * spool.nominalNetG / 1000,
+                    "EUR",
                     null,
                     null,
                     null,

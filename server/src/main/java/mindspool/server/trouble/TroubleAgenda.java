@@ -2,6 +2,7 @@ package mindspool.server.trouble;
 
 import java.util.List;
 import java.util.Locale;
+import mindspool.core.Text;
 import mindspool.core.trouble.CauseRanking;
 import mindspool.core.trouble.TroubleTest;
 import mindspool.server.today.AgendaSource;
@@ -44,7 +45,7 @@ class TroubleAgenda implements AgendaSource {
     if (ranking.isUntold()) {
       return "Nobody said yet what is seen.";
     }
-    String first = lowerFirst(ranking.causes().get(0).cause().title());
+    String first = Text.lowerFirst(ranking.causes().get(0).cause().title());
     return ranking
         .nextTest()
         .map(
@@ -54,13 +55,9 @@ class TroubleAgenda implements AgendaSource {
                   Locale.ROOT,
                   "First in the list: %s. To tell: %s, %.0f min.",
                   first,
-                  lowerFirst(test.title()),
+                  Text.lowerFirst(test.title()),
                   test.activeMinutes());
             })
         .orElse("First in the list: " + first + ". Try its remedy and say whether it worked.");
-  }
-
-  private static String lowerFirst(String words) {
-    return words.substring(0, 1).toLowerCase(Locale.ROOT) + words.substring(1);
   }
 }

@@ -11,9 +11,9 @@ public class DemoUpkeep {
   private static final long DAY_S = 86_400;
 
   private final Upkeep upkeep;
-  private final SupplyController supplies;
+  private final Supplies supplies;
 
-  DemoUpkeep(Upkeep upkeep, SupplyController supplies) {
+  DemoUpkeep(Upkeep upkeep, Supplies supplies) {
     this.upkeep = upkeep;
     this.supplies = supplies;
   }
@@ -65,9 +65,7 @@ public class DemoUpkeep {
 
   private void supply(
       String name, String unit, double amount, Double perMonth, Double least, Double price) {
-    supplies.add(
-        new SupplyController.SupplyRequest(
-            null, name, unit, amount, perMonth, least, price, "EUR"));
+    supplies.add(new Supplies.Said(name, unit, amount, perMonth, least, price, "EUR"));
   }
 
   private void done(String task, long printer, int daysAgo, String note) {

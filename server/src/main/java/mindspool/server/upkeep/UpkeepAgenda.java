@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
+import mindspool.core.Text;
 import mindspool.server.today.AgendaSource;
 import mindspool.server.upkeep.Upkeep.Item;
 import mindspool.server.upkeep.Upkeep.Thing;
@@ -74,13 +75,9 @@ class UpkeepAgenda implements AgendaSource {
     String named =
         items.stream()
             .limit(NAMED)
-            .map(item -> lowerFirst(item.task().title()))
+            .map(item -> Text.lowerFirst(item.task().title()))
             .collect(Collectors.joining("; "));
     int more = items.size() - NAMED;
     return more > 0 ? named + "; and " + more + " more" : named;
-  }
-
-  private static String lowerFirst(String words) {
-    return words.substring(0, 1).toLowerCase(Locale.ROOT) + words.substring(1);
   }
 }
