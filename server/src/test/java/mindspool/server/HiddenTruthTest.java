@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Random;
+import java.util.function.Consumer;
 import mindspool.core.material.Material;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.moisture.MoistureProfile;
@@ -186,19 +187,21 @@ class HiddenTruthTest extends ServerTest {
       spool(number);
     }
     long others = stored();
-    int[] published = new int[1];
+    // All that happens first, then all that was measured: else every batch is computed with anew.
+    List<Consumer<DevicePublisher>> measured = new ArrayList<>();
+    workshop.advanceTo(
+        start + DAYS * DAY_S,
+        (device, reading) -> {
+          double atS = workshop.nowS();
+          measured.add(publisher -> publisher.air(device.topic(), reading, atS));
+        });
     try (DevicePublisher publisher =
         new DevicePublisher(
                 "127.0.0.1", Integer.parseInt(address.substring(address.indexOf(':') + 1)))
             .connect(10_000)) {
-      workshop.advanceTo(
-          start + DAYS * DAY_S,
-          (device, reading) -> {
-            publisher.air(device.topic(), reading, workshop.nowS());
-            published[0]++;
-          });
+      measured.forEach(each -> each.accept(publisher));
     }
-    storedAll(others + published[0]);
+    storedAll(others + measured.size());
     Thread.sleep(1500);
 
     List<Double> errors = new ArrayList<>();
@@ -224,7 +227,7 @@ class HiddenTruthTest extends ServerTest {
     double coverage = (double) inside / asked;
     LOG.info(
         "{} readings; error as a share of the print limit: median {}, worst {}; in the 80 % band: {}",
-        published[0],
+        measured.size(),
         String.format("%.3f", median),
         String.format("%.3f", worst),
         String.format("%.2f", coverage));

@@ -150,14 +150,14 @@ class SimultaneousTest extends ServerTest {
             i ->
                 api.post(
                     "/api/spools",
-                    "{\"material\": \"ABS\", \"colourName\": \"grey\", \"placeId\": %d, \"lot\": {\"maker\": \"Weir\", \"batch\": \"7\"}}"
+                    "{\"material\": \"ABS\", \"colourName\": \"grey\", \"placeId\": %d, \"lot\": {\"maker\": \"Weir 8\", \"batch\": \"7\"}}"
                         .formatted(room)));
     assertThat(done(receipts)).isEqualTo(PEOPLE);
     List<JsonNode> lots =
         api.get("/api/lots")
             .body()
             .valueStream()
-            .filter(lot -> lot.get("maker").asString().equals("Weir"))
+            .filter(lot -> lot.get("maker").asString().equals("Weir 8"))
             .toList();
     assertThat(lots).hasSize(1);
     assertThat(lots.get(0).get("spools")).hasSize(PEOPLE);

@@ -2,6 +2,7 @@ package mindspool.simulators;
 
 import java.util.Random;
 import mindspool.core.PhysicalConstants;
+import mindspool.core.material.Diffusion;
 import mindspool.core.material.Material;
 import mindspool.core.material.Parameter;
 import mindspool.core.material.Sorption;
@@ -11,6 +12,8 @@ import mindspool.core.material.Sorption;
  * has no figure. Its isotherm bends a little otherwise, and it holds more on drying than on wetting
  * (hysteresis), within bounds that a change of {@link #SCAN} in humidity crosses.
  *
+ * @param table the material's isotherm as the program has it
+ * @param dry and its diffusivity
  * @param diffusionFactor on the table's diffusivity of dry polymer
  * @param sorptionFactor on the table's uptake at half humidity
  * @param bend exponent by which the isotherm differs from the table's, 0 for none
@@ -22,6 +25,8 @@ import mindspool.core.material.Sorption;
  */
 record TruePolymer(
     Material material,
+    Sorption table,
+    Diffusion dry,
     double diffusionFactor,
     double sorptionFactor,
     double bend,
@@ -50,6 +55,8 @@ record TruePolymer(
     double across = material.packFactor() * Math.exp(PACK_SPREAD * lot.nextGaussian());
     return new TruePolymer(
         material,
+        material.sorption(),
+        material.diffusion(),
         diffusionFactor,
         sorptionFactor,
         BEND_SPREAD * lot.nextGaussian(),
@@ -78,17 +85,19 @@ record TruePolymer(
    */
   double moistureFraction(double activity, double side) {
     double a = Math.max(0, activity);
-    Sorption table = material.sorption();
     double bent = a == 0 ? 0 : Math.pow(Math.min(1.2, a) / 0.5, bend);
     double loop = 1 + 0.5 * hysteresis * side * 4 * Math.min(1, a) * (1 - Math.min(1, a));
     return sorptionFactor * table.moistureFraction(a) * bent * loop;
   }
 
-  /** Diffusivity of polymer that holds so much, m²/s. */
-  double diffusivity(double temperatureK, double content) {
-    return diffusionFactor
-        * material.diffusion().atKelvin(temperatureK)
-        * Math.exp(wetExponent * Math.max(0, content));
+  /** Diffusivity of dry polymer, m²/s. */
+  double dryDiffusivity(double temperatureK) {
+    return diffusionFactor * dry.atKelvin(temperatureK);
+  }
+
+  /** How many times faster water moves in polymer that holds so much. */
+  double wetFactor(double content) {
+    return Math.exp(wetExponent * Math.max(0, content));
   }
 
   double saturationFraction() {

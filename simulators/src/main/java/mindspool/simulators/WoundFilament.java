@@ -31,6 +31,21 @@ final class WoundFilament {
   private static final double[] SHELL_EDGES = {0, 0.45, 0.70, 0.86, 0.95, 1};
 
   private static final int SHELLS = SHELL_EDGES.length - 1;
+  private static final double[] SHELL_SHARE = new double[SHELLS];
+
+  /** Logarithm of the ratio of the radii between which water crosses from shell to shell. */
+  private static final double[] SHELL_WAY = new double[SHELLS];
+
+  static {
+    for (int shell = 0; shell < SHELLS; shell++) {
+      SHELL_SHARE[shell] =
+          SHELL_EDGES[shell + 1] * SHELL_EDGES[shell + 1] - SHELL_EDGES[shell] * SHELL_EDGES[shell];
+      double here = 0.5 * (SHELL_EDGES[shell] + SHELL_EDGES[shell + 1]);
+      double next =
+          shell == SHELLS - 1 ? 1 : 0.5 * (SHELL_EDGES[shell + 1] + SHELL_EDGES[shell + 2]);
+      SHELL_WAY[shell] = Math.log(next / here);
+    }
+  }
 
   private static final double VAPOUR_DIFFUSIVITY_298 = 2.5e-5;
   private static final double CONDUCTIVITY = 0.15;
@@ -50,7 +65,8 @@ final class WoundFilament {
   private final double[] uptakePerS = new double[CELLS];
 
   private final double[] ringEdgeM = new double[RINGS + 1];
-  private final double[] ringCentreM = new double[RINGS];
+  private final double[] radialFaceM = new double[RINGS];
+  private final double[] ringFaceM2 = new double[RINGS];
   private final double columnM;
   private final double cellM3;
   private final double solidKgPerM3;
@@ -69,7 +85,12 @@ final class WoundFilament {
       ringEdgeM[ring] = Math.sqrt(hub2 + (rim2 - hub2) * ring / RINGS);
     }
     for (int ring = 0; ring < RINGS; ring++) {
-      ringCentreM[ring] = 0.5 * (ringEdgeM[ring] + ringEdgeM[ring + 1]);
+      double inner = 0.5 * (ringEdgeM[ring] + ringEdgeM[ring + 1]);
+      double outer =
+          ring < RINGS - 1 ? 0.5 * (ringEdgeM[ring + 1] + ringEdgeM[ring + 2]) : ringEdgeM[RINGS];
+      radialFaceM[ring] = 2 * Math.PI * columnM / Math.log(outer / inner);
+      ringFaceM2[ring] =
+          Math.PI * (ringEdgeM[ring + 1] * ringEdgeM[ring + 1] - ringEdgeM[ring] * ringEdgeM[ring]);
     }
     this.cellM3 = Math.PI * columnM * (rim2 - hub2) / RINGS;
   }
@@ -154,15 +175,10 @@ final class WoundFilament {
     return new MoistureProfile(percent);
   }
 
-  private static double shellShare(int shell) {
-    return SHELL_EDGES[shell + 1] * SHELL_EDGES[shell + 1]
-        - SHELL_EDGES[shell] * SHELL_EDGES[shell];
-  }
-
   private static double content(double[] ofShells) {
     double sum = 0;
     for (int shell = 0; shell < SHELLS; shell++) {
-      sum += shellShare(shell) * ofShells[shell];
+      sum += SHELL_SHARE[shell] * ofShells[shell];
     }
     return sum;
   }
@@ -212,18 +228,14 @@ final class WoundFilament {
 
   private Response respond(double[] was, double kelvin, double seconds) {
     double radius = winding.filamentDiameterM() / 2;
+    double dry = polymer.dryDiffusivity(kelvin);
     double[] outward = new double[SHELLS];
     for (int shell = 0; shell < SHELLS; shell++) {
       boolean last = shell == SHELLS - 1;
-      double here = 0.5 * (SHELL_EDGES[shell] + SHELL_EDGES[shell + 1]);
-      double next = last ? 1 : 0.5 * (SHELL_EDGES[shell + 1] + SHELL_EDGES[shell + 2]);
       double wet = last ? was[shell] : 0.5 * (was[shell] + was[shell + 1]);
       // Per length and per pi R²: 2 pi D / ln(...) over pi R².
       outward[shell] =
-          seconds
-              * 2
-              * polymer.diffusivity(kelvin, wet)
-              / (radius * radius * Math.log(next / here));
+          seconds * 2 * dry * polymer.wetFactor(wet) / (radius * radius * SHELL_WAY[shell]);
     }
     double[] known = new double[SHELLS];
     double[] led = new double[SHELLS];
@@ -231,13 +243,13 @@ final class WoundFilament {
     for (int shell = 0; shell < SHELLS; shell++) {
       double inward = shell == 0 ? 0 : outward[shell - 1];
       double pivot =
-          shellShare(shell)
+          SHELL_SHARE[shell]
               + inward
               + outward[shell]
               - (shell == 0 ? 0 : inward * ratio[shell - 1]);
       ratio[shell] = outward[shell] / pivot;
       known[shell] =
-          (shellShare(shell) * was[shell] + (shell == 0 ? 0 : inward * known[shell - 1])) / pivot;
+          (SHELL_SHARE[shell] * was[shell] + (shell == 0 ? 0 : inward * known[shell - 1])) / pivot;
       led[shell] =
           ((shell == SHELLS - 1 ? outward[shell] : 0) + (shell == 0 ? 0 : inward * led[shell - 1]))
               / pivot;
@@ -247,17 +259,6 @@ final class WoundFilament {
       led[shell] += ratio[shell] * led[shell + 1];
     }
     return new Response(known, led);
-  }
-
-  private double radialFaceM(int ring) {
-    double inner = ringCentreM[ring];
-    double outer = ring < RINGS - 1 ? ringCentreM[ring + 1] : ringEdgeM[RINGS];
-    return 2 * Math.PI * columnM / Math.log(outer / inner);
-  }
-
-  private double ringFaceM2(int ring) {
-    return Math.PI
-        * (ringEdgeM[ring + 1] * ringEdgeM[ring + 1] - ringEdgeM[ring] * ringEdgeM[ring]);
   }
 
   private double rimM2() {
@@ -279,17 +280,17 @@ final class WoundFilament {
                   * (LATENT_HEAT + polymer.bindingJPerMol() / WATER_MOLAR_MASS)
                   * uptakePerS[cell];
       if (ring < RINGS - 1) {
-        system.couple(cell, cell + COLUMNS, CONDUCTIVITY * radialFaceM(ring));
+        system.couple(cell, cell + COLUMNS, CONDUCTIVITY * radialFaceM[ring]);
       } else {
-        double through = 1 / (1 / (CONDUCTIVITY * radialFaceM(ring)) + 1 / (film * rimM2()));
+        double through = 1 / (1 / (CONDUCTIVITY * radialFaceM[ring]) + 1 / (film * rimM2()));
         system.addTo(cell, through);
         system.right[cell] += through * airK;
       }
       if (column < COLUMNS - 1) {
-        system.couple(cell, cell + 1, CONDUCTIVITY * ringFaceM2(ring) / columnM);
+        system.couple(cell, cell + 1, CONDUCTIVITY * ringFaceM2[ring] / columnM);
       } else {
         double through =
-            ringFaceM2(ring) / (columnM / 2 / CONDUCTIVITY + FLANGE_RESISTANCE + 1 / film);
+            ringFaceM2[ring] / (columnM / 2 / CONDUCTIVITY + FLANGE_RESISTANCE + 1 / film);
         system.addTo(cell, through);
         system.right[cell] += through * airK;
       }
@@ -321,7 +322,9 @@ final class WoundFilament {
     double[] known = new double[CELLS];
     double[] led = new double[CELLS];
     double[] full = new double[CELLS];
+    double[] pore = new double[CELLS];
     for (int cell = 0; cell < CELLS; cell++) {
+      pore[cell] = pore(temperatureK[cell]);
       known[cell] = content(response[cell].known);
       led[cell] = content(response[cell].perSurface);
       full[cell] = fullPressure(temperatureK[cell]);
@@ -343,17 +346,17 @@ final class WoundFilament {
                 * (solidKgPerM3 * (known[cell] + led[cell] * surface)
                     + gas * pressurePa[cell]
                     - before[cell]);
-        double across = polymer.acrossPack() * pore(temperatureK[cell]) * radialFaceM(ring);
+        double across = polymer.acrossPack() * pore[cell] * radialFaceM[ring];
         if (ring < RINGS - 1) {
           pass(system, cell, cell + COLUMNS, seconds * across);
         } else {
           leave(system, cell, seconds * inSeries(across, film * rimM2()), airPa);
         }
-        double along = polymer.alongPack() * pore(temperatureK[cell]) * ringFaceM2(ring) / columnM;
+        double along = polymer.alongPack() * pore[cell] * ringFaceM2[ring] / columnM;
         if (column < COLUMNS - 1) {
           pass(system, cell, cell + 1, seconds * along);
         } else {
-          double gap = openness * film * ringFaceM2(ring);
+          double gap = openness * film * ringFaceM2[ring];
           leave(system, cell, seconds * inSeries(2 * along, gap), airPa);
         }
       }

@@ -52,7 +52,7 @@ class AdvisedCycleTest {
   private static final MoistAir ROOM = new MoistAir(23, 40);
   private static final Dryer DRYER = new Dryer(110, 0, 0, OptionalDouble.empty(), 12);
   private static final double STEP_G = 0.1;
-  private static final int RUNS = 24;
+  private static final int RUNS = 16;
   private static final double STOP_SOON_H = 0.5;
   private static final int MOST_WEIGHINGS = 6;
   private static final double LONGEST_H = 120;

@@ -27,6 +27,8 @@ class WoundFilamentTest {
       Material material, double bend, double hysteresis, double along) {
     return new TruePolymer(
         material,
+        material.sorption(),
+        material.diffusion(),
         1,
         1,
         bend,

@@ -23,10 +23,10 @@ class DiscretisedSpoolTest {
    */
   @ParameterizedTest
   @CsvSource({
-    "PETG, 65, 5.6, 50, 2",
-    "PA6, 80, 3.0, 50, 2",
-    "PVA, 26, 75, 30, 1.5",
-    "PLA, 23, 60, 5, 3"
+    "PETG, 65, 5.6, 50, 1",
+    "PA6, 80, 3.0, 50, 1",
+    "PVA, 26, 75, 30, 1",
+    "PLA, 23, 60, 5, 2"
   })
   void timeSchemeAgreesWithAGeneralIntegrator(
       String name, double celsius, double humidity, double startHumidity, double hours) {

@@ -6,7 +6,6 @@ import io.swagger.v3.oas.models.PathItem;
 import io.swagger.v3.oas.models.parameters.Parameter;
 import java.io.IOException;
 import java.io.InputStream;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -30,14 +29,12 @@ class ApiExamples implements OpenApiCustomizer {
 
   private static final String FILE = "contract/examples.json";
 
-  private final LiveExamples live;
   private final Map<String, Example> examples;
 
   /** An operation's example. */
   record Example(Map<String, Object> path, Map<String, Object> query, Object body) {}
 
-  ApiExamples(LiveExamples live, JsonMapper json) throws IOException {
-    this.live = live;
+  ApiExamples(JsonMapper json) throws IOException {
     try (InputStream file = new ClassPathResource(FILE).getInputStream()) {
       this.examples = json.readValue(file, new TypeReference<>() {});
     }
@@ -45,15 +42,13 @@ class ApiExamples implements OpenApiCustomizer {
 
   @Override
   public void customise(OpenAPI document) {
-    Map<String, Object> values = live.values();
     Map<String, Example> unused = new LinkedHashMap<>(examples);
     document
         .getPaths()
         .forEach(
             (path, item) ->
                 item.readOperationsMap()
-                    .forEach(
-                        (method, operation) -> add(operation, key(method, path), unused, values)));
+                    .forEach((method, operation) -> add(operation, key(method, path), unused)));
     if (!unused.isEmpty()) {
       throw new IllegalStateException(FILE + " has examples of no operation: " + unused.keySet());
     }
@@ -63,8 +58,7 @@ class ApiExamples implements OpenApiCustomizer {
     return method.name().toUpperCase(Locale.ROOT) + " " + path;
   }
 
-  private static void add(
-      Operation operation, String key, Map<String, Example> left, Map<String, Object> values) {
+  private static void add(Operation operation, String key, Map<String, Example> left) {
     Example example = left.remove(key);
     List<Parameter> parameters =
         operation.getParameters() == null ? List.of() : operation.getParameters();
@@ -74,7 +68,7 @@ class ApiExamples implements OpenApiCustomizer {
         throw new IllegalStateException(
             FILE + " has no example of " + parameter.getName() + " of " + key);
       }
-      parameter.setExample(filled(value, values));
+      parameter.setExample(value);
     }
     if (operation.getRequestBody() != null) {
       operation
@@ -88,7 +82,7 @@ class ApiExamples implements OpenApiCustomizer {
                   if (example == null || example.body == null) {
                     throw new IllegalStateException(FILE + " has no body for " + key);
                   }
-                  content.setExample(filled(example.body, values));
+                  content.setExample(example.body);
                 }
               });
     }
@@ -100,26 +94,5 @@ class ApiExamples implements OpenApiCustomizer {
     }
     Map<String, Object> from = parameter.getIn().equals("path") ? example.path : example.query;
     return from == null ? null : from.get(parameter.getName());
-  }
-
-  private static Object filled(Object example, Map<String, Object> values) {
-    if (example instanceof Map<?, ?> object) {
-      Map<String, Object> filled = new LinkedHashMap<>();
-      object.forEach((name, value) -> filled.put(name.toString(), filled(value, values)));
-      return filled;
-    }
-    if (example instanceof List<?> list) {
-      List<Object> filled = new ArrayList<>();
-      list.forEach(value -> filled.add(filled(value, values)));
-      return filled;
-    }
-    if (example instanceof String words && words.startsWith("@")) {
-      Object value = values.get(words.substring(1));
-      if (value == null) {
-        throw new IllegalStateException(FILE + " asks for " + words + ", which there is not");
-      }
-      return value instanceof Number ? value : value.toString();
-    }
-    return example;
   }
 }
