@@ -347,8 +347,8 @@ function rounded(value: number, unsure: number): string {
         </tbody>
       </WideTable>
       <p class="small soft">
-        Taking one out leaves the lot's value as it is; undo the act that kept it to go back to the
-        value before.
+        Taking one out leaves a lot's nozzle, flow and thickness as they are; undo the act that kept
+        it to go back to the value before.
       </p>
     </section>
   </main>

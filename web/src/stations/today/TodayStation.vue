@@ -64,7 +64,7 @@ const toWeigh = computed(() =>
 
 const SAID: Record<NonNullable<Line['said']>, string> = {
   DONE: 'done',
-  SNOOZED: 'comes again later',
+  SNOOZED: 'put off',
   NOT_NEEDED: 'not needed',
 }
 
@@ -176,7 +176,8 @@ async function say(line: Line, kind: NonNullable<Line['said']>) {
       <h2 class="soft">Settled</h2>
       <ul class="settled small">
         <li v-for="line in view.settled" :key="line.key">
-          <s>{{ inShownUnits(line.what) }}</s> {{ line.said ? SAID[line.said] : '' }}
+          <s>{{ inShownUnits(line.what) }}</s> {{ line.said ? SAID[line.said] : ''
+          }}{{ line.untilS ? `, comes again ${moment(line.untilS, view.nowS)}` : '' }}
           <span v-if="line.person" class="soft">{{ line.person }}</span>
           <UndoButton v-if="line.actId" :act="line.actId" :what="line.what" />
         </li>

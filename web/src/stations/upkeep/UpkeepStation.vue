@@ -7,6 +7,7 @@ import { usePolled } from '@/parts/polled'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { useActs } from '@/stores/acts'
 import OwnTaskForm from './OwnTaskForm.vue'
+import PutOff from './PutOff.vue'
 import TaskRow from './TaskRow.vue'
 import { benches, headline, type Item } from './upkeep'
 
@@ -128,6 +129,13 @@ async function done(item: Item, said: Done) {
         </ul>
       </template>
       <p v-if="!bench.groups.length" class="soft">Nothing is due or soon.</p>
+      <PutOff
+        v-if="view"
+        :thing="bench.key"
+        :name="bench.name"
+        :today="view.today"
+        @refused="(refusal) => (problem = refusal)"
+      />
       <button
         v-if="bench.later.length"
         class="button plain small"

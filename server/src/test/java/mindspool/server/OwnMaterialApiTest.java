@@ -203,7 +203,7 @@ class OwnMaterialApiTest extends PrintingTest {
     assertThat(kept.status()).as(kept.raw().body()).isEqualTo(201);
     assertThat(lotOf(code).get("ownFlowPercent").asDouble()).isEqualTo(90.9, within(0.051));
     assertThat(setUp(job(code), "").at("/sheet/settings").toString())
-        .contains("Measured for this lot");
+        .contains("Walls come out as thick as they are set");
     JsonNode next = api.get("/api/calibrations/next?lotId=" + lot).body();
     assertThat(next.toString()).contains("DIAMETER").doesNotContain("\"FLOW\"");
     assertThat(api.get("/api/calibrations/next?lotId=987654").status()).isEqualTo(404);
@@ -219,6 +219,41 @@ class OwnMaterialApiTest extends PrintingTest {
     }
     assertThat(api.delete("/api/calibrations/" + id).status()).isEqualTo(204);
     assertThat(lotOf(code).get("ownFlowPercent").isNull()).as("the value stays").isFalse();
+  }
+
+  /**
+   * Melt follows up to 6 mm³/s by these weighings, and lengths come out at 98 % of what is drawn.
+   */
+  @Test
+  void howFastALotMeltsAndHowItShrinksAreOnItsSheetUntilTheyAreUndone() {
+    String code = spoolOfALot();
+    long lot = lotOf(code).get("id").asLong();
+    long job = job(code);
+    assertThat(settings(job)).doesNotContain("\"scale\"").doesNotContain("was measured");
+    Api.Answer shrinkage =
+        api.post(
+            "/api/calibrations",
+            ("{\"worksheet\": {\"kind\": \"SHRINKAGE\", \"asked\": [20, 50, 100],"
+                    + " \"measured\": [19.6, 49, 98]}, \"lotId\": %d}")
+                .formatted(lot));
+    assertThat(shrinkage.status()).as(shrinkage.raw().body()).isEqualTo(201);
+    assertThat(settings(job)).contains("\"scale\"").contains("102.04 %");
+    String melt =
+        "{\"worksheet\": {\"kind\": \"MELT_CEILING\", \"wanted\": 1, \"asked\": [2, 4, 6, 8, 10],"
+            + " \"measured\": [1, 1, 0.95, 0.8, 0.65]}, \"lotId\": %d%s}";
+    assertThat(api.post("/api/calibrations", melt.formatted(lot, "")).field())
+        .isEqualTo("printerId");
+    Api.Answer kept =
+        api.post("/api/calibrations", melt.formatted(lot, ", \"printerId\": " + printer));
+    assertThat(kept.status()).as(kept.raw().body()).isEqualTo(201);
+    assertThat(settings(job)).contains("this lot was measured to follow up to 6.0 mm³/s");
+    api.undo(kept.act());
+    api.undo(shrinkage.act());
+    assertThat(settings(job)).doesNotContain("\"scale\"").doesNotContain("was measured");
+  }
+
+  private String settings(long job) {
+    return setUp(job, "").at("/sheet/settings").toString();
   }
 
   @Test

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -73,6 +75,61 @@ class UpkeepApiTest extends PrintingTest {
     assertThat(task("fans", "PRINTER", printer).get("state").asString()).isEqualTo("LATER");
     jdbc.update("update print_run set removed_s = null where id = ?", second);
     assertThat(used("fans")).isEqualTo(before + 200, within(0.01));
+  }
+
+  /** Probes that were read in on the dryer's page are its check; taken back they are none. */
+  @Test
+  void aDryerThatWasMeasuredIsChecked() {
+    long dryer =
+        addPlaceIn(addRoom("heat room", 21, 45), "checked dryer", "DRYER", ", \"ratedMaxC\": 70");
+    assertThat(task("dryer_check", "DRYER", dryer).get("lastS").isNull()).isTrue();
+    String log =
+        IntStream.rangeClosed(0, 90)
+            .mapToObj(minute -> "%d,%d,60,61".formatted(minute, Math.min(60, 22 + 2 * minute)))
+            .collect(Collectors.joining("\\n"));
+    Api.Answer measured =
+        api.post(
+            "/api/dryers/" + dryer + "/measurements",
+            "{\"setpointC\": 60, \"keep\": true, \"log\": \"%s\"}".formatted(log));
+    assertThat(measured.status()).as(measured.raw().body()).isEqualTo(200);
+    assertThat(task("dryer_check", "DRYER", dryer).get("lastS").asLong())
+        .isCloseTo(Instant.now().getEpochSecond(), within(60L));
+    assertThat(api.undo(measured.act()).status()).isLessThan(300);
+    assertThat(task("dryer_check", "DRYER", dryer).get("lastS").isNull()).isTrue();
+  }
+
+  /** Put off it is not asked for, however far one looks ahead; and it says when it comes again. */
+  @Test
+  void whatIsPutOffStaysSoForTheDayAndForTheWeek() {
+    printed(600);
+    String key = lineOfPrinter(24, "lines").get("key").asString();
+    assertThat(lineOfPrinter(168, "lines").get("key").asString()).isEqualTo(key);
+    Instant until = Instant.now().plus(2, ChronoUnit.DAYS).truncatedTo(ChronoUnit.SECONDS);
+    Api.Answer off =
+        api.post(
+            "/api/today/acts",
+            "{\"key\": \"%s\", \"what\": \"Upkeep\", \"kind\": \"SNOOZED\", \"until\": \"%s\"}"
+                .formatted(key, until));
+    assertThat(off.status()).isEqualTo(201);
+    for (int hours : new int[] {24, 168}) {
+      JsonNode settled = lineOfPrinter(hours, "settled");
+      assertThat(settled.get("key").asString()).isEqualTo(key);
+      assertThat(settled.get("untilS").asLong()).isEqualTo(until.getEpochSecond());
+    }
+    api.undo(off.act());
+    assertThat(lineOfPrinter(24, "lines").get("key").asString()).isEqualTo(key);
+  }
+
+  /** What Today says of the upkeep that is due on the printer now. */
+  private JsonNode lineOfPrinter(int hours, String which) {
+    JsonNode today = api.get("/api/today?hours=" + hours).body();
+    return today
+        .get(which)
+        .valueStream()
+        .filter(line -> line.get("key").asString().startsWith("upkeep-PRINTER-" + printer + "-"))
+        .filter(line -> line.get("atS").asLong() <= today.get("nowS").asLong())
+        .findFirst()
+        .orElseThrow();
   }
 
   /** Through the program, not past it: a print that is finished, and whose end is taken back. */

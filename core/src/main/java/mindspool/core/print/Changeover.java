@@ -13,6 +13,11 @@ public final class Changeover {
   private static final double ABOVE_USUAL = 5;
   private static final double BRIEFLY_HOTTER = 10;
 
+  /**
+   * Where nothing suits both, purging leaves as much as so many changes to a cooler one; judgement.
+   */
+  private static final double UNPURGED = 5;
+
   private final Material from;
   private final Material to;
   private final double low;
@@ -42,6 +47,22 @@ public final class Changeover {
         ? OptionalDouble.of(
             Math.min(high, Math.max(low, from.value(Parameter.NOZZLE) + ABOVE_USUAL)))
         : OptionalDouble.empty();
+  }
+
+  /**
+   * What stays in the nozzle after it: 1 for a change to a material that is printed cooler, whose
+   * heat does not melt the old one away, 5 where no temperature suits both, else 0. The table of
+   * upkeep asks for a cold pull after changes to a cooler material or another family; that one to a
+   * cooler one, well purged, leaves a fifth of what asks for it, is judgement.
+   */
+  public double residue() {
+    if (from.name().equals(to.name())) {
+      return 0;
+    }
+    if (purgeC().isEmpty()) {
+      return UNPURGED;
+    }
+    return to.value(Parameter.NOZZLE) < from.value(Parameter.NOZZLE) ? 1 : 0;
   }
 
   /** In words. */

@@ -31,6 +31,7 @@ public record Setting(
   public enum From {
     TABLE("material table"),
     LABEL("the label"),
+    MEASURED("measured for this lot"),
     COMPUTED("computed"),
     MACHINE("the machine's limit"),
     CHOSEN("chosen by you"),

@@ -150,8 +150,21 @@ public final class SetupSheet {
 
   /** The speed at which the melt leaves just warm enough, m/s. */
   private double mostSpeed(double celsius) {
-    MeltFlow at = MeltFlow.of(job.material(), hotEnd(celsius, USUAL_SPEED));
-    return at.mostFlowM3PerS() / lineAreaM2();
+    double melted = MeltFlow.of(job.material(), hotEnd(celsius, USUAL_SPEED)).mostFlowM3PerS();
+    double measured = job.label().measured().mostFlowM3PerS();
+    return (measured < melted ? measured : melted) / lineAreaM2();
+  }
+
+  /**
+   * Whether the melt follows less far by what was measured of the lot than by the heat it takes.
+   */
+  boolean isMostSpeedMeasured() {
+    return job.label().measured().mostFlowM3PerS() < flow.mostFlowM3PerS();
+  }
+
+  /** The most that comes out as asked for, m³/s. */
+  double mostFlowM3PerS() {
+    return isMostSpeedMeasured() ? job.label().measured().mostFlowM3PerS() : flow.mostFlowM3PerS();
   }
 
   private MeltFlow.HotEnd hotEnd(double celsius, double speed) {

@@ -52,18 +52,34 @@ public record SheetCase(
   /**
    * What the maker's label or the lot's own calibration says; NaN where it says nothing, °C.
    *
-   * @param flowPercent at which walls of this lot are as thick as set, %
+   * @param measured what was measured of the lot
    */
   public record Label(
-      double nozzleLowC, double nozzleHighC, double bedLowC, double bedHighC, double flowPercent) {
+      double nozzleLowC, double nozzleHighC, double bedLowC, double bedHighC, Measured measured) {
 
-    /** One that says nothing of flow. */
+    /** One of a lot of which nothing was measured. */
     public Label(double nozzleLowC, double nozzleHighC, double bedLowC, double bedHighC) {
-      this(nozzleLowC, nozzleHighC, bedLowC, bedHighC, Double.NaN);
+      this(nozzleLowC, nozzleHighC, bedLowC, bedHighC, Measured.NOTHING);
     }
 
     /** No label. */
     public static final Label NONE = new Label(Double.NaN, Double.NaN, Double.NaN, Double.NaN);
+
+    /**
+     * What was measured of a lot; NaN where nothing was.
+     *
+     * @param flowPercent at which its walls are as thick as set, %
+     * @param diameterMm mean thickness of its filament, mm
+     * @param mostFlowM3PerS up to which this printer's melt follows what is asked for, m³/s
+     * @param shrinkagePercent of lengths on cooling, %
+     */
+    public record Measured(
+        double flowPercent, double diameterMm, double mostFlowM3PerS, double shrinkagePercent) {
+
+      /** Nothing was. */
+      public static final Measured NOTHING =
+          new Measured(Double.NaN, Double.NaN, Double.NaN, Double.NaN);
+    }
 
     boolean hasNozzle() {
       return !Double.isNaN(nozzleLowC) || !Double.isNaN(nozzleHighC);
@@ -71,10 +87,6 @@ public record SheetCase(
 
     boolean hasBed() {
       return !Double.isNaN(bedLowC) || !Double.isNaN(bedHighC);
-    }
-
-    boolean hasFlow() {
-      return !Double.isNaN(flowPercent);
     }
 
     double nozzleC(double otherwise) {

@@ -346,6 +346,17 @@ final class SheetGates {
                 "%.1f mm³/s is more than the %.1f mm³/s that this hot end melts.",
                 1e9 * flow.flowM3PerS(), 1e9 * flow.mostFlowM3PerS()),
         "Print slower, or hotter where the material allows it.");
+    if (sheet.isMostSpeedMeasured()) {
+      gate(
+          "measuredFlow",
+          false,
+          flow.flowM3PerS() <= sheet.mostFlowM3PerS(),
+          "As much comes out as is asked for, by what was measured of the lot.",
+          say(
+              "%.1f mm³/s is more than the %.1f mm³/s that this lot was measured to follow here.",
+              1e9 * flow.flowM3PerS(), 1e9 * sheet.mostFlowM3PerS()),
+          "Print slower, or measure again at a hotter nozzle.");
+    }
     gate(
         "floor",
         false,

@@ -71,7 +71,7 @@ final class SheetSettings {
     fan();
     firstLayer();
     speed();
-    flowOfLot();
+    measuredOfLot();
     layerTime();
     inside();
     holding();
@@ -322,17 +322,43 @@ final class SheetSettings {
         .within(LEAST_LINE * bore, MOST_LINE * bore);
   }
 
-  private void flowOfLot() {
-    if (job.label().hasFlow()) {
+  private void measuredOfLot() {
+    SheetCase.Label.Measured measured = job.label().measured();
+    if (!Double.isNaN(measured.flowPercent())) {
       lines.add(
           number(
               "flow",
               "Flow",
-              job.label().flowPercent(),
+              measured.flowPercent(),
               1,
               "%",
-              "Measured for this lot: walls come out as thick as they are set.",
-              From.LABEL));
+              "Walls come out as thick as they are set.",
+              From.MEASURED));
+    } else if (!Double.isNaN(measured.diameterMm())) {
+      // A flow that was measured has the thickness in it already.
+      lines.add(
+          number(
+              "diameter",
+              "Filament thickness",
+              measured.diameterMm(),
+              3,
+              "mm",
+              "Set it in the slicer, so that as much comes as is asked for.",
+              From.MEASURED));
+    }
+    double shrinkage = measured.shrinkagePercent();
+    if (!Double.isNaN(shrinkage)) {
+      lines.add(
+          number(
+              "scale",
+              "Size of the part",
+              100 / (1 - shrinkage / 100),
+              2,
+              "%",
+              say(
+                  "Lengths shrink by %.2f %%. Scale the part in the slicer, if its sizes matter.",
+                  shrinkage),
+              From.MEASURED));
     }
   }
 
@@ -347,19 +373,27 @@ final class SheetSettings {
             0,
             "mm/s",
             say(
-                "%.1f mm³/s of melt; at %.0f °C this hot end melts %.1f mm³/s, which is %.0f mm/s.",
+                sheet.isMostSpeedMeasured()
+                    ? "%.1f mm³/s of melt; at %.0f °C this lot was measured to follow up to %.1f mm³/s"
+                        + " here, which is %.0f mm/s."
+                    : "%.1f mm³/s of melt; at %.0f °C this hot end melts %.1f mm³/s, which is %.0f"
+                        + " mm/s.",
                 sheet.flow().flowM3PerS() * 1e9,
                 sheet.nozzleC(),
-                sheet.flow().mostFlowM3PerS() * 1e9,
+                sheet.mostFlowM3PerS() * 1e9,
                 Math.floor(most / MM)),
             wishes.speedMPerS().isPresent() ? From.CHOSEN : From.COMPUTED);
     if (tooFast) {
       line =
           line.insteadOf(
               say(
-                  "The melt comes out too cold. No faster than %.0f mm/s at %.0f °C; a longer melt zone"
-                      + " melts more, a wider bore does not.",
-                  Math.floor(most / MM), sheet.nozzleC()));
+                  sheet.isMostSpeedMeasured()
+                      ? "Less comes out than is asked for. No faster than %.0f mm/s at %.0f °C, by"
+                          + " what was measured of this lot."
+                      : "The melt comes out too cold. No faster than %.0f mm/s at %.0f °C; a longer"
+                          + " melt zone melts more, a wider bore does not.",
+                  Math.floor(most / MM),
+                  sheet.nozzleC()));
     }
     lines.add(line.within(5, Math.max(5, Math.floor(most / MM))));
     boolean heavy = printer.movingKg() > 0 && job.plate().massKg() > printer.tunedPlateKg() + 0.01;

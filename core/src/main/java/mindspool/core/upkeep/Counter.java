@@ -9,6 +9,7 @@ public enum Counter {
   FILAMENT("filament", "kg"),
   ABRASIVE("abrasive filament", "kg"),
   BORE("growth of the bore", "%"),
+  RESIDUE("changes of material that leave residue", ""),
   DAYS("days", "");
 
   private final String title;
@@ -31,13 +32,15 @@ public enum Counter {
       case FILAMENT -> use.filamentKg();
       case ABRASIVE -> use.abrasiveKg();
       case BORE -> 100 * use.boreGrowth();
+      case RESIDUE -> use.residue();
       case DAYS -> 0;
     };
   }
 
   /** An amount in words, such as "320 of 400 hours of printing". */
   public String words(double used, double every) {
-    String amount = every < 20 && this != PRINTS && this != DAYS ? "%.1f" : "%.0f";
+    String amount =
+        every < 20 && this != PRINTS && this != RESIDUE && this != DAYS ? "%.1f" : "%.0f";
     return String.format(
         Locale.ROOT,
         amount + " of " + amount + "%s %s",

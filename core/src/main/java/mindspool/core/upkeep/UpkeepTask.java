@@ -100,6 +100,7 @@ public record UpkeepTask(
       add(every, Counter.FILAMENT, row, "kg");
       add(every, Counter.ABRASIVE, row, "abrasiveKg");
       add(every, Counter.BORE, row, "borePercent");
+      add(every, Counter.RESIDUE, row, "residue");
       add(every, Counter.DAYS, row, "days");
       all.put(
           row.get("task"),

@@ -351,6 +351,48 @@ class SetupSheetTest {
     assertThat(sheet.air().bedC()).isEqualTo(55);
   }
 
+  /** By hand: a length that shrinks by 2 % must be drawn 1/0.98 = 1.0204 times as long. */
+  @Test
+  void whatWasMeasuredOfTheLotIsOnTheSheet() {
+    Job job = new Job();
+    assertThat(job.sheet().settings())
+        .extracting(Setting::id)
+        .doesNotContain("flow", "diameter", "scale");
+    double most = job.sheet().mostSpeedMPerS();
+    double melted = job.sheet().flow().mostFlowM3PerS();
+
+    job.label = measured(97.5, 1.742, Double.NaN, 2);
+    assertThat(line(job.sheet(), "flow").value()).isEqualTo("97.5 %");
+    assertThat(line(job.sheet(), "scale").value()).isEqualTo("102.04 %");
+    assertThat(job.sheet().settings()).extracting(Setting::id).doesNotContain("diameter");
+    job.label = measured(Double.NaN, 1.742, Double.NaN, Double.NaN);
+    assertThat(line(job.sheet(), "diameter").value()).isEqualTo("1.742 mm");
+
+    job.label = measured(Double.NaN, Double.NaN, 0.5 * melted, Double.NaN);
+    SetupSheet slower = job.sheet();
+    assertThat(slower.mostSpeedMPerS()).isCloseTo(0.5 * most, within(1e-9));
+    assertThat(slower.speedMPerS()).isLessThanOrEqualTo(0.5 * most);
+    assertThat(gate(slower, "measuredFlow").met()).isTrue();
+    assertThat(line(slower, "speed").reason()).contains("this lot was measured");
+    job.speed = OptionalDouble.of(0.9 * most);
+    assertThat(gate(job.sheet(), "measuredFlow").met()).isFalse();
+    assertThat(line(job.sheet(), "speed").instead()).contains("Less comes out");
+
+    // A measurement from elsewhere must not let it go faster than heat allows.
+    job.label = measured(Double.NaN, Double.NaN, 2 * melted, Double.NaN);
+    assertThat(job.sheet().mostSpeedMPerS()).isCloseTo(most, within(1e-9));
+  }
+
+  private static SheetCase.Label measured(
+      double flowPercent, double diameterMm, double mostFlowM3PerS, double shrinkagePercent) {
+    return new SheetCase.Label(
+        Double.NaN,
+        Double.NaN,
+        Double.NaN,
+        Double.NaN,
+        new SheetCase.Label.Measured(flowPercent, diameterMm, mostFlowM3PerS, shrinkagePercent));
+  }
+
   @Test
   void magnetsBedAndFumesAreHardChecks() {
     Job job = new Job();

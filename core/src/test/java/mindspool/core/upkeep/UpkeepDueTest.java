@@ -19,7 +19,7 @@ class UpkeepDueTest {
   private static final long NOW_S = 1_800_000_000L;
 
   private static Use print(double daysAgo, double hours, double kg) {
-    return new Use(NOW_S - Math.round(daysAgo * DAY_S), hours, kg, 0, 0);
+    return new Use(NOW_S - Math.round(daysAgo * DAY_S), hours, kg, 0, 0, 0);
   }
 
   /** Worked by hand: 90 of 100 h is soon; 2.5 h a day leaves four days. */
@@ -77,7 +77,8 @@ class UpkeepDueTest {
               0.5 + 6 * random.nextDouble(),
               0.2 * random.nextDouble(),
               0.05 * random.nextDouble(),
-              1e-4 * random.nextDouble()));
+              1e-4 * random.nextDouble(),
+              0));
     }
     long sinceS = NOW_S - 200 * DAY_S;
     List<Use> kept = new ArrayList<>(year);

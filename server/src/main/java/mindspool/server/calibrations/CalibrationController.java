@@ -206,10 +206,11 @@ class CalibrationController {
   private static String changes(WorksheetKind kind) {
     return switch (kind) {
       case TEMPERATURE_LADDER, FLOW -> "Setup sheets for spools of this lot have it.";
-      case DIAMETER -> "Kept with the lot.";
-      case SHRINKAGE -> "To be set where parts are drawn.";
+      case DIAMETER ->
+          "Setup sheets for spools of this lot have it, where its flow is not measured.";
+      case SHRINKAGE -> "Setup sheets for spools of this lot say by how much to scale the part.";
       case EXTRUDER -> "To be set in the printer.";
-      case MELT_CEILING -> "To be kept under at this temperature.";
+      case MELT_CEILING -> "Setup sheets for this lot on this printer go no faster.";
     };
   }
 }

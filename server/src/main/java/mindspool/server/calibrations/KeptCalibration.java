@@ -19,6 +19,8 @@ class KeptCalibration {
   /** Stored worksheets. */
   interface Store extends JpaRepository<KeptCalibration, Long> {
     List<KeptCalibration> findByRemovedSIsNullOrderByAtSDescIdDesc();
+
+    List<KeptCalibration> findByLotIdAndRemovedSIsNullOrderByAtSDescIdDesc(long lotId);
   }
 
   @Id

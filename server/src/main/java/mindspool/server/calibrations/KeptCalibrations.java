@@ -77,7 +77,8 @@ class KeptCalibrations {
     kept.kind = said.kind;
     if (said.kind.isOfLot()) {
       kept.lotId = Require.present("lotId", said.lotId, "the number of a lot");
-    } else {
+    }
+    if (said.kind.isOfPrinter()) {
       Require.present("printerId", said.printerId, "the place of a printer");
     }
     if (said.printerId != null) {

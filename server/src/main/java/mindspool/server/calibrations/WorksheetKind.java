@@ -7,7 +7,7 @@ import mindspool.server.calibrations.CalibrationController.WorksheetRequest;
 
 /** Worksheets, by what they find. */
 enum WorksheetKind {
-  TEMPERATURE_LADDER("temperature", true) {
+  TEMPERATURE_LADDER("temperature", true, false) {
     @Override
     Worksheet of(WorksheetRequest in) {
       return Worksheet.temperatureLadder(
@@ -22,33 +22,33 @@ enum WorksheetKind {
               .toList());
     }
   },
-  FLOW("flow", true) {
+  FLOW("flow", true, false) {
     @Override
     Worksheet of(WorksheetRequest in) {
       return Worksheet.flow(
           list("measured", in.measured()), number("wanted", in.wanted()), number("now", in.now()));
     }
   },
-  DIAMETER("diameter", true) {
+  DIAMETER("diameter", true, false) {
     @Override
     Worksheet of(WorksheetRequest in) {
       return Worksheet.diameter(list("measured", in.measured()), number("wanted", in.wanted()));
     }
   },
-  SHRINKAGE("shrinkage", true) {
+  SHRINKAGE("shrinkage", true, false) {
     @Override
     Worksheet of(WorksheetRequest in) {
       return Worksheet.shrinkage(list("asked", in.asked()), list("measured", in.measured()));
     }
   },
-  EXTRUDER("extruder", false) {
+  EXTRUDER("extruder", false, true) {
     @Override
     Worksheet of(WorksheetRequest in) {
       return Worksheet.extruder(
           list("asked", in.asked()), list("measured", in.measured()), number("now", in.now()));
     }
   },
-  MELT_CEILING("melt ceiling", true) {
+  MELT_CEILING("melt ceiling", true, true) {
     @Override
     Worksheet of(WorksheetRequest in) {
       return Worksheet.meltCeiling(
@@ -60,19 +60,26 @@ enum WorksheetKind {
 
   private final String title;
   private final boolean ofLot;
+  private final boolean ofPrinter;
 
-  WorksheetKind(String title, boolean ofLot) {
+  WorksheetKind(String title, boolean ofLot, boolean ofPrinter) {
     this.title = title;
     this.ofLot = ofLot;
+    this.ofPrinter = ofPrinter;
   }
 
   String title() {
     return title;
   }
 
-  /** Whether it tells of a lot of filament; else of a printer. */
+  /** Whether it tells of a lot of filament. */
   boolean isOfLot() {
     return ofLot;
+  }
+
+  /** Whether it tells of a printer: of its hot end, or of its extruder. */
+  boolean isOfPrinter() {
+    return ofPrinter;
   }
 
   abstract Worksheet of(WorksheetRequest in);

@@ -23,6 +23,7 @@ import mindspool.core.stock.LooseEnd;
 import mindspool.server.air.Climates;
 import mindspool.server.calc.PrintRequests.ChoicesRequest;
 import mindspool.server.calc.PrintRequests.PartRequest;
+import mindspool.server.calibrations.LotMeasurements;
 import mindspool.server.machines.Machines;
 import mindspool.server.machines.Machines.KnownPlate;
 import mindspool.server.machines.Machines.KnownPrinter;
@@ -57,6 +58,7 @@ class Sheets {
   private final Spools spools;
   private final Climates climates;
   private final MaterialCatalogue catalogue;
+  private final LotMeasurements measurements;
   private final Clock clock;
   private final BedSurfaces surfaces = BedSurfaces.standard();
 
@@ -68,6 +70,7 @@ class Sheets {
       Spools spools,
       Climates climates,
       MaterialCatalogue catalogue,
+      LotMeasurements measurements,
       Clock clock) {
     this.store = store;
     this.runs = runs;
@@ -76,6 +79,7 @@ class Sheets {
     this.spools = spools;
     this.climates = climates;
     this.catalogue = catalogue;
+    this.measurements = measurements;
     this.clock = clock;
   }
 
@@ -250,7 +254,7 @@ class Sheets {
         plate,
         new SheetCase.Surroundings(roomC(printer), OptionalDouble.empty(), earlierAir(printer)),
         chosen.choices.toWishes(chosen.part),
-        spool == null ? SheetCase.Label.NONE : label(spools.handling(spool.code()).label()),
+        spool == null ? SheetCase.Label.NONE : label(spool.code(), printer.placeId()),
         forJob,
         filamentDiameterMm(spool == null ? null : spool.code()) / 1000,
         Optional.ofNullable(printer.lastMaterial()).map(catalogue::named),
@@ -277,15 +281,23 @@ class Sheets {
         : spools.handling(code).filamentDiameterMm();
   }
 
-  private static SheetCase.Label label(LabelRange range) {
-    return range == null
-        ? SheetCase.Label.NONE
-        : new SheetCase.Label(
-            orNaN(range.nozzleLowC()),
-            orNaN(range.nozzleHighC()),
-            orNaN(range.bedLowC()),
-            orNaN(range.bedHighC()),
-            orNaN(range.flowPercent()));
+  private SheetCase.Label label(String code, long printerId) {
+    SpoolHandling handling = spools.handling(code);
+    if (handling.lotId() == null) {
+      return SheetCase.Label.NONE;
+    }
+    LabelRange range = handling.label();
+    LotMeasurements.Measured measured = measurements.of(handling.lotId(), printerId);
+    return new SheetCase.Label(
+        orNaN(range.nozzleLowC()),
+        orNaN(range.nozzleHighC()),
+        orNaN(range.bedLowC()),
+        orNaN(range.bedHighC()),
+        new SheetCase.Label.Measured(
+            orNaN(range.flowPercent()),
+            orNaN(range.diameterMm()),
+            orNaN(measured.mostFlowMm3PerS()) / 1e9,
+            orNaN(measured.shrinkagePercent())));
   }
 
   private static double orNaN(Double value) {

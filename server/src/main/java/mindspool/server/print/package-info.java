@@ -4,6 +4,7 @@
       "acts",
       "air",
       "calc",
+      "calibrations",
       "devices",
       "http",
       "machines",

@@ -164,6 +164,7 @@ public class Spools {
   public record SpoolHandling(
       String colourName,
       String colourHex,
+      Long lotId,
       @MayBeNull LabelRange label,
       double filamentDiameterMm,
       Band leftG,
@@ -176,6 +177,7 @@ public class Spools {
     return new SpoolHandling(
         spool.spool().colourName,
         spool.spool().colourHex,
+        spool.spool().lotId,
         spool.spool().lotId == null ? null : lots.lot(spool.spool().lotId).labelRange(),
         spool.spool().diameterMm,
         spool.remaining().massG(),

@@ -45,7 +45,12 @@ public class Lot {
 
   /** Temperatures by the label; by the lot's own calibration where it has one; null for none. */
   public record LabelRange(
-      Double nozzleLowC, Double nozzleHighC, Double bedLowC, Double bedHighC, Double flowPercent) {}
+      Double nozzleLowC,
+      Double nozzleHighC,
+      Double bedLowC,
+      Double bedHighC,
+      Double flowPercent,
+      Double diameterMm) {}
 
   /** What the label says, or the lot's own calibration. */
   public LabelRange labelRange() {
@@ -54,7 +59,8 @@ public class Lot {
         ownNozzleC == null ? nozzleHighC : ownNozzleC,
         bedLowC,
         bedHighC,
-        ownFlowPercent);
+        ownFlowPercent,
+        ownDiameterMm);
   }
 
   public String maker() {

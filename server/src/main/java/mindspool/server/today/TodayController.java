@@ -57,6 +57,7 @@ class TodayController {
    *
    * @param afterAnother whether it can be done only once an earlier line was
    * @param actId the act of what was said, by which it can be undone
+   * @param untilS when it comes again, where it was put off
    */
   record LineView(
       String key,
@@ -71,7 +72,8 @@ class TodayController {
       boolean afterAnother,
       @MayBeNull TodayAct.Kind said,
       Long actId,
-      @MayBeNull String person) {}
+      @MayBeNull String person,
+      Long untilS) {}
 
   record TodayView(long nowS, List<LineView> lines, List<LineView> settled) {}
 
@@ -129,7 +131,8 @@ class TodayController {
         line.afterAnother(),
         holds == null ? null : holds.kind,
         holds == null ? null : holds.actId,
-        holds == null ? null : holds.person);
+        holds == null ? null : holds.person,
+        holds == null ? null : holds.untilS);
   }
 
   @PostMapping("/today/acts")

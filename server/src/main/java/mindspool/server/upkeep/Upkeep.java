@@ -15,8 +15,10 @@ import java.util.stream.Collectors;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.Text;
+import mindspool.core.material.Material;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.material.Parameter;
+import mindspool.core.print.Changeover;
 import mindspool.core.print.PlateUse;
 import mindspool.core.upkeep.Counter;
 import mindspool.core.upkeep.UpkeepDue;
@@ -25,10 +27,12 @@ import mindspool.core.upkeep.UpkeepTask;
 import mindspool.core.upkeep.UpkeepTask.Subject;
 import mindspool.core.upkeep.Use;
 import mindspool.server.acts.Edits;
+import mindspool.server.dry.DryerChecks;
 import mindspool.server.http.NotFoundException;
 import mindspool.server.machines.Machines;
 import mindspool.server.machines.Machines.KnownPlate;
 import mindspool.server.machines.Machines.KnownPrinter;
+import mindspool.server.places.PlaceInfo;
 import mindspool.server.places.PlaceKind;
 import mindspool.server.places.Places;
 import mindspool.server.print.PrintedRuns;
@@ -56,6 +60,8 @@ public class Upkeep {
 
   private static final String COAT = "plate_coat";
 
+  private static final String CHECK = "dryer_check";
+
   private static final Set<String> NEW_NOZZLE = Set.of("nozzle", "nozzle_hard");
 
   private final UpkeepStore.Done done;
@@ -66,6 +72,7 @@ public class Upkeep {
   private final Edits edits;
   private final EditableDone editableDone;
   private final EditableTask editableTask;
+  private final DryerChecks checks;
   private final MaterialCatalogue catalogue;
   private final Clock clock;
 
@@ -78,6 +85,7 @@ public class Upkeep {
       Edits edits,
       EditableDone editableDone,
       EditableTask editableTask,
+      DryerChecks checks,
       MaterialCatalogue catalogue,
       Clock clock) {
     this.done = done;
@@ -88,6 +96,7 @@ public class Upkeep {
     this.edits = edits;
     this.editableDone = editableDone;
     this.editableTask = editableTask;
+    this.checks = checks;
     this.catalogue = catalogue;
     this.clock = clock;
   }
@@ -144,22 +153,19 @@ public class Upkeep {
         }
       }
     }
-    places.all().stream()
-        .filter(place -> place.kind() == PlaceKind.DRYER)
-        .map(place -> new Thing(Subject.DRYER, place.id(), place.name()))
-        .forEach(
-            thing ->
-                chosen(thing, own)
-                    .forEach(
-                        chosen ->
-                            items.add(
-                                item(
-                                    thing,
-                                    chosen,
-                                    uses,
-                                    last,
-                                    places.place(thing.id).createdS(),
-                                    nowS))));
+    for (PlaceInfo place : places.all()) {
+      if (place.kind() != PlaceKind.DRYER) {
+        continue;
+      }
+      Thing thing = new Thing(Subject.DRYER, place.id(), place.name());
+      // Probes whose log was read in are that check, whether or not somebody said so here.
+      checks
+          .lastS(place.id())
+          .ifPresent(atS -> last.merge(key(Subject.DRYER, place.id(), CHECK), atS, Math::max));
+      for (Chosen chosen : chosen(thing, own)) {
+        items.add(item(thing, chosen, uses, last, place.createdS(), nowS));
+      }
+    }
     Thing workshop = new Thing(Subject.WORKSHOP, 0, "Workshop");
     long firstS = places.all().stream().mapToLong(it -> it.createdS()).min().orElse(nowS);
     chosen(workshop, own)
@@ -233,22 +239,43 @@ public class Upkeep {
   /** Prints of each machine and plate. */
   private Map<String, List<Use>> uses() {
     Map<String, List<Use>> uses = new HashMap<>();
-    for (Worn print : runs.worn()) {
-      Use use =
-          new Use(
-              print.endedS(),
-              (print.endedS() - print.startedS()) / 3600.0,
-              print.grams() / GRAMS_PER_KG,
-              print.grams() / GRAMS_PER_KG * abrasive(print.material()),
-              0);
+    Map<Long, Worn> next = new HashMap<>();
+    List<Worn> latestFirst = new ArrayList<>(runs.worn());
+    latestFirst.sort(Comparator.comparingLong(Worn::startedS).reversed());
+    for (Worn print : latestFirst) {
+      double residue = residue(print, next.put(print.printerId(), print));
       uses.computeIfAbsent(Subject.PRINTER + "-" + print.printerId(), it -> new ArrayList<>())
-          .add(use);
+          .add(use(print, residue));
       if (print.plateId() != null) {
         uses.computeIfAbsent(Subject.PLATE + "-" + print.plateId(), it -> new ArrayList<>())
-            .add(use);
+            .add(use(print, 0));
       }
     }
     return uses;
+  }
+
+  private Use use(Worn print, double residue) {
+    double kg = print.grams() / GRAMS_PER_KG;
+    return new Use(
+        print.endedS(),
+        (print.endedS() - print.startedS()) / 3600.0,
+        kg,
+        kg * abrasive(print.material()),
+        0,
+        residue);
+  }
+
+  /**
+   * What a print left in the nozzle for the next one. It counts as of the print that left it: a
+   * nozzle that is pulled clean between the two starts the next one clean.
+   */
+  private double residue(Worn print, Worn next) {
+    if (next == null) {
+      return 0;
+    }
+    Optional<Material> from = catalogue.find(print.material());
+    Optional<Material> to = catalogue.find(next.material());
+    return from.isPresent() && to.isPresent() ? Changeover.of(from.get(), to.get()).residue() : 0;
   }
 
   /** How abrasive a material is, 1 as carbon fibre; one that is no longer known counts as 0. */

@@ -13,12 +13,18 @@ import mindspool.server.upkeep.Upkeep.Item;
 import mindspool.server.upkeep.Upkeep.Thing;
 import org.springframework.stereotype.Component;
 
-/** Upkeep that is due, together for each machine, plate and the workshop. */
+/**
+ * Upkeep of each machine, plate and the workshop: all that is due now together, and what is to come
+ * together by its day. So what is due now is one line however far one looks ahead, and stays put
+ * off when it was put off.
+ */
 @Component
 class UpkeepAgenda implements AgendaSource {
 
   /** So many are named; others are counted. */
   private static final int NAMED = 3;
+
+  private static final long DAY_S = 86_400;
 
   private final Upkeep upkeep;
 
@@ -28,15 +34,24 @@ class UpkeepAgenda implements AgendaSource {
 
   @Override
   public List<Line> lines(long nowS, long untilS) {
-    Map<Thing, List<Item>> due = new LinkedHashMap<>();
+    Map<Together, List<Item>> due = new LinkedHashMap<>();
     for (Item item : upkeep.items()) {
       if (item.due().dueS().isPresent() && item.due().dueS().getAsLong() <= untilS) {
-        due.computeIfAbsent(item.thing(), thing -> new ArrayList<>()).add(item);
+        due.computeIfAbsent(Together.of(item, nowS), together -> new ArrayList<>()).add(item);
       }
     }
     List<Line> lines = new ArrayList<>();
-    due.forEach((thing, items) -> lines.add(line(thing, items)));
+    due.forEach((together, items) -> lines.add(line(together.thing, items)));
     return lines;
+  }
+
+  /** What is done together; {@code day} 0 for now. */
+  private record Together(Thing thing, long day) {
+
+    static Together of(Item item, long nowS) {
+      long dueS = item.due().dueS().getAsLong();
+      return new Together(item.thing(), dueS <= nowS ? 0 : dueS / DAY_S);
+    }
   }
 
   private static Line line(Thing thing, List<Item> items) {

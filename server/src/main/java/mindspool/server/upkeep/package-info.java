@@ -3,6 +3,7 @@
     allowedDependencies = {
       "acts",
       "air",
+      "dry",
       "http",
       "machines",
       "photos",
