@@ -94,7 +94,7 @@ function plateName(id: number | null | undefined): string {
           {{
             printer.printedHours > 0
               ? `${hours(printer.printedHours)} and ${metres(printer.printedMetres)} counted.`
-              : 'Nothing counted yet.'
+              : ''
           }}
         </p>
         <PrinterForm

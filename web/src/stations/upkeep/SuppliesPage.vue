@@ -198,12 +198,13 @@ const remove = (supply: Supply) =>
               </template>
             </span>
             <span class="small">{{ lasts(each) }}</span>
-            <span class="small soft">
-              {{ price(each.pricePerKg, each.currency)
-              }}{{ each.pricePerKg != null ? ' a kg' : '' }}
-              <template v-if="each.pricePerGoodKg != null">
-                {{ price(each.pricePerGoodKg, each.currency) }} a kg of good parts
-              </template>
+            <span class="small soft prices">
+              <span v-if="each.pricePerKg != null"
+                >{{ price(each.pricePerKg, each.currency) }} a kg</span
+              >
+              <span v-if="each.pricePerGoodKg != null"
+                >{{ price(each.pricePerGoodKg, each.currency) }} a kg of good parts</span
+              >
             </span>
           </li>
         </ul>
@@ -343,6 +344,10 @@ li {
   display: grid;
   grid-template-columns: minmax(0, 1.2fr) minmax(0, 1.3fr) minmax(0, 1fr) minmax(0, 0.9fr);
   gap: 0.2rem 1rem;
+}
+
+.prices {
+  display: grid;
 }
 
 .days {

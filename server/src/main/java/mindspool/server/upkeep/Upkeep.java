@@ -119,7 +119,11 @@ public class Upkeep {
 
   /** All tasks on all things, what is used up most first. */
   List<Item> items() {
-    long nowS = nowS();
+    return items(nowS());
+  }
+
+  /** All tasks on all things at a time, what is used up most first. */
+  List<Item> items(long nowS) {
     Map<String, List<Use>> uses = uses();
     Map<String, Long> last = new HashMap<>();
     for (DoneUpkeep each : done.findByRemovedSIsNullOrderByAtSDescIdDesc()) {

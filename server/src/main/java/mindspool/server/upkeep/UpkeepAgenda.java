@@ -35,7 +35,7 @@ class UpkeepAgenda implements AgendaSource {
   @Override
   public List<Line> lines(long nowS, long untilS) {
     Map<Together, List<Item>> due = new LinkedHashMap<>();
-    for (Item item : upkeep.items()) {
+    for (Item item : upkeep.items(nowS)) {
       if (item.due().dueS().isPresent() && item.due().dueS().getAsLong() <= untilS) {
         due.computeIfAbsent(Together.of(item, nowS), together -> new ArrayList<>()).add(item);
       }
