@@ -818,6 +818,15 @@ class BrowserTest extends BrowserPages {
     page.getByLabel("Every so many days").fill("30");
     page.getByTestId("keep-task").click();
     assertThat(page.locator("#main")).containsText("every 30 days");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("a week: Open printer"))
+        .click();
+    Locator off = page.getByText("Today asks again");
+    assertThat(off).isVisible();
+    page.getByRole(
+            AriaRole.BUTTON, new Page.GetByRoleOptions().setName("undo: Upkeep of Open printer"))
+        .first()
+        .click();
+    assertThat(off).hasCount(0);
     page.navigate("/upkeep/supplies");
     assertThat(page.getByTestId("to-order")).containsText("Adhesive for plates");
     page.getByTestId("add-supply").click();
