@@ -3,6 +3,9 @@ package mindspool.server;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import com.hivemq.client.mqtt.datatypes.MqttQos;
+import com.hivemq.client.mqtt.mqtt3.Mqtt3BlockingClient;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.stream.Collectors;
@@ -118,6 +121,59 @@ class UpkeepApiTest extends PrintingTest {
     }
     api.undo(off.act());
     assertThat(lineOfPrinter(24, "lines").get("key").asString()).isEqualTo(key);
+  }
+
+  /** Field notes: PLA at 240 °C begins to char after 10 minutes. */
+  @Test
+  void aNozzleThatStandsHotIsToCoolAndThenToBeCleanedUntilItIsPulled() {
+    printed(1);
+    String topic = "idle/" + printer;
+    assertThat(
+            api.post(
+                    "/api/devices",
+                    ("{\"name\": \"nozzle of %d\", \"kind\": \"PRINTER\", \"placeId\": %d,"
+                            + " \"channels\": [{\"topicFilter\": \"%s\", \"pointer\": \"/n\","
+                            + " \"unit\": \"NOZZLE_CELSIUS\", \"timePointer\": \"/t\"}]}")
+                        .formatted(printer, printer, topic))
+                .status())
+        .isEqualTo(201);
+    Mqtt3BlockingClient device = brokerClient();
+    long nowMs = System.currentTimeMillis();
+    for (int minute = 6; minute >= 0; minute--) {
+      hot(device, topic, nowMs - 60_000L * minute);
+    }
+    await(() -> idleLine("cool") != null);
+    assertThat(idleLine("cool").get("why").asString()).contains("PLA in it chars in");
+    assertThat(idleLine("clean")).isNull();
+    for (int minute = 20; minute > 6; minute--) {
+      hot(device, topic, nowMs - 60_000L * minute);
+    }
+    await(() -> idleLine("clean") != null);
+    assertThat(idleLine("cool")).isNull();
+    device.disconnect();
+    Api.Answer pulled = done("cold_pull", "");
+    assertThat(idleLine("clean")).isNull();
+    api.undo(pulled.act());
+    assertThat(idleLine("clean")).isNotNull();
+  }
+
+  private static void hot(Mqtt3BlockingClient device, String topic, long timeMs) {
+    device
+        .publishWith()
+        .topic(topic)
+        .payload("{\"n\": 240, \"t\": %d}".formatted(timeMs).getBytes(StandardCharsets.UTF_8))
+        .qos(MqttQos.AT_LEAST_ONCE)
+        .send();
+  }
+
+  private JsonNode idleLine(String what) {
+    return api.get("/api/today")
+        .body()
+        .get("lines")
+        .valueStream()
+        .filter(line -> line.get("key").asString().startsWith("idle-" + what + "-" + printer + "-"))
+        .findFirst()
+        .orElse(null);
   }
 
   /** What Today says of the upkeep that is due on the printer now. */

@@ -77,6 +77,19 @@ public class Probes {
     return all;
   }
 
+  /** Readings of a quantity in a place from a time on, as means of minutes, rising. */
+  public List<Latest> minutes(long placeId, Quantity quantity, long fromMs) {
+    return in(placeId).stream()
+        .flatMap(
+            device ->
+                channels.findByDeviceId(device.id).stream()
+                    .filter(channel -> channel.quantity == quantity)
+                    .flatMap(channel -> readings.perMinute(channel.id, fromMs).stream())
+                    .map(kept -> new Latest(device.name, kept.timeMs(), kept.value())))
+        .sorted(Comparator.comparingLong(Latest::timeMs))
+        .toList();
+  }
+
   /** Mean of a quantity in a place over a span; none where nothing showed it. */
   public OptionalDouble mean(long placeId, Quantity quantity, long fromMs, long toMs) {
     return in(placeId).stream()

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalLong;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
@@ -363,6 +364,14 @@ public class Upkeep {
   /** What was done, the latest first. */
   List<DoneUpkeep> history(Subject subject, long id) {
     return done.findBySubjectAndSubjectIdAndRemovedSIsNullOrderByAtSDescIdDesc(subject, id);
+  }
+
+  /** When a task was done last on something; none where nobody said. */
+  OptionalLong lastDoneS(Subject subject, long id, String task) {
+    return history(subject, id).stream()
+        .filter(it -> it.taskId.equals(task))
+        .mapToLong(it -> it.atS)
+        .findFirst();
   }
 
   /** Upkeep of a printer that was done between two times, in the order of time. */

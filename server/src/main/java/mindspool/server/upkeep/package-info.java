@@ -3,6 +3,7 @@
     allowedDependencies = {
       "acts",
       "air",
+      "devices",
       "dry",
       "http",
       "machines",
