@@ -11,5 +11,8 @@ export default defineConfig({
     environment: 'happy-dom',
     environmentOptions: { happyDOM: { url: 'http://127.0.0.1:8080/' } },
     include: ['tests/**/*.test.ts'],
+    // Nothing here is about speed, and a busy computer takes its time.
+    testTimeout: 120_000,
+    hookTimeout: 120_000,
   },
 })

@@ -18,7 +18,7 @@ describe('how it computes', () => {
 
   it('shows equations, and leads from one text to another', async () => {
     const page = mount(HowPage, { props: { topic: 'moisture' }, ...links })
-    await vi.waitFor(() => expect(page.get('h1').text()).toBe('Water in a spool'))
+    await vi.waitFor(() => expect(page.get('h1').text()).toBe('Water in a spool'), 60_000)
     expect(page.get('pre').text()).toContain('dy_n/dt')
     expect(page.find('a[href="/how/checks"]').exists()).toBe(true)
     await page.setProps({ topic: 'nothing' })

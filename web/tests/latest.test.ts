@@ -96,7 +96,7 @@ it('previews a log by all that was answered although the first preview comes las
   const input = log.get('[data-testid=log-file]')
   Object.defineProperty(input.element, 'files', { value: [new File(['x'], 'a.csv')] })
   await input.trigger('change')
-  await vi.waitFor(() => log.get('[data-testid=answer-DAY_FIRST]'))
+  await vi.waitFor(() => log.get('[data-testid=answer-DAY_FIRST]'), 60_000)
   await log.get('[data-testid=answer-DAY_FIRST]').trigger('click')
   await log.get('[data-testid=answer-FRACTION]').trigger('click')
   await flushPromises()

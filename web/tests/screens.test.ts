@@ -280,7 +280,7 @@ describe('importing a log', () => {
     const file = new File(['a;b'], 'log.csv', { type: 'text/csv' })
     Object.defineProperty(input.element, 'files', { value: [file] })
     await input.trigger('change')
-    await vi.waitFor(() => expect(log.text()).toContain('This is binary.'))
+    await vi.waitFor(() => expect(log.text()).toContain('This is binary.'), 60_000)
     expect((forms[0]?.get('file') as File | null)?.name).toBe('log.csv')
   })
 })

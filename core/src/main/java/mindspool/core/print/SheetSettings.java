@@ -356,8 +356,8 @@ final class SheetSettings {
               2,
               "%",
               say(
-                  "Lengths shrink by %.2f %%. Scale the part in the slicer, if its sizes matter.",
-                  shrinkage),
+                  "Lengths come out %.2f %% %s. Scale the part in the slicer, if its sizes matter.",
+                  Math.abs(shrinkage), shrinkage < 0 ? "too long" : "too short"),
               From.MEASURED));
     }
   }
