@@ -366,9 +366,9 @@ class SetupSheetTest {
     assertThat(line(job.sheet(), "scale").value()).isEqualTo("102.04 %");
     assertThat(line(job.sheet(), "scale").reason()).contains("2.00 % too short");
     assertThat(job.sheet().settings()).extracting(Setting::id).doesNotContain("diameter");
-    // Filament that is fed too much of at the ends comes out longer than drawn.
+    // What swells, or strings at its ends, comes out longer than drawn.
     job.label = measured(Double.NaN, Double.NaN, Double.NaN, -0.5);
-    assertThat(line(job.sheet(), "scale").value()).isEqualTo("99.50 %");
+    assertThat(line(job.sheet(), "scale").value()).isEqualTo("99.5 %");
     assertThat(line(job.sheet(), "scale").reason()).contains("0.50 % too long");
     job.label = measured(Double.NaN, 1.742, Double.NaN, Double.NaN);
     assertThat(line(job.sheet(), "diameter").value()).isEqualTo("1.742 mm");
