@@ -8,6 +8,8 @@ import com.hivemq.client.mqtt.mqtt3.Mqtt3BlockingClient;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
@@ -132,8 +134,10 @@ class UpkeepApiTest extends PrintingTest {
             api.post(
                     "/api/devices",
                     ("{\"name\": \"nozzle of %d\", \"kind\": \"PRINTER\", \"placeId\": %d,"
-                            + " \"channels\": [{\"topicFilter\": \"%s\", \"pointer\": \"/n\","
-                            + " \"unit\": \"NOZZLE_CELSIUS\", \"timePointer\": \"/t\"}]}")
+                            + " \"channels\": [{\"topicFilter\": \"%3$s\", \"pointer\": \"/n\","
+                            + " \"unit\": \"NOZZLE_CELSIUS\", \"timePointer\": \"/t\"},"
+                            + " {\"topicFilter\": \"%3$s\", \"pointer\": \"/p\","
+                            + " \"unit\": \"PERCENT_DONE\", \"timePointer\": \"/t\"}]}")
                         .formatted(printer, printer, topic))
                 .status())
         .isEqualTo(201);
@@ -150,18 +154,29 @@ class UpkeepApiTest extends PrintingTest {
     }
     await(() -> idleLine("clean") != null);
     assertThat(idleLine("cool")).isNull();
+    for (String cleans : new String[] {"cold_pull", "nozzle"}) {
+      Api.Answer done = done(cleans, "");
+      assertThat(done.status()).as(done.raw().body()).isEqualTo(201);
+      assertThat(idleLine("clean")).as(cleans).isNull();
+      api.undo(done.act());
+      assertThat(idleLine("clean")).as(cleans + " undone").isNotNull();
+    }
+    // It printed what nobody put on record: its progress tells so.
+    publish(device, topic, "{\"p\": 97, \"t\": %d}".formatted(nowMs - 120_000));
+    publish(device, topic, "{\"p\": 98, \"t\": %d}".formatted(nowMs - 60_000));
+    await(() -> idleLine("clean") == null);
     device.disconnect();
-    Api.Answer pulled = done("cold_pull", "");
-    assertThat(idleLine("clean")).isNull();
-    api.undo(pulled.act());
-    assertThat(idleLine("clean")).isNotNull();
   }
 
   private static void hot(Mqtt3BlockingClient device, String topic, long timeMs) {
+    publish(device, topic, "{\"n\": 240, \"t\": %d}".formatted(timeMs));
+  }
+
+  private static void publish(Mqtt3BlockingClient device, String topic, String payload) {
     device
         .publishWith()
         .topic(topic)
-        .payload("{\"n\": 240, \"t\": %d}".formatted(timeMs).getBytes(StandardCharsets.UTF_8))
+        .payload(payload.getBytes(StandardCharsets.UTF_8))
         .qos(MqttQos.AT_LEAST_ONCE)
         .send();
   }
@@ -302,6 +317,16 @@ class UpkeepApiTest extends PrintingTest {
     assertThat(task("z_screw", "PRINTER", printer)).isNotNull();
     api.delete("/api/upkeep/tasks/" + own);
     assertThat(task("own-" + own, "PRINTER", printer)).isNull();
+    // An own number of hours leaves the wear and residue that the table counts besides.
+    long pull =
+        created(
+            "/api/upkeep/tasks",
+            "{\"replaces\": \"cold_pull\", \"subjectId\": %d, \"everyHours\": 60}"
+                .formatted(printer));
+    assertThat(task("cold_pull", "PRINTER", printer).get("counts").toString())
+        .contains("of 60 hours")
+        .contains("RESIDUE");
+    api.delete("/api/upkeep/tasks/" + pull);
     assertThat(api.post("/api/upkeep/tasks", "{\"replaces\": \"dance\"}").field())
         .isEqualTo("replaces");
   }
@@ -381,6 +406,7 @@ class UpkeepApiTest extends PrintingTest {
   /** A price in one money says nothing of one in another: they are not averaged. */
   @Test
   void pricesInTwoKindsOfMoneyAreNotMixed() {
+    List<String> currencies = new ArrayList<>();
     for (String price : new String[] {"20, \"currency\": \"EUR\"", "4000, \"currency\": \"JPY\""}) {
       Api.Answer reply =
           api.post(
@@ -393,6 +419,26 @@ class UpkeepApiTest extends PrintingTest {
                   .formatted(made, room, price.substring(0, 2), price));
       assertThat(reply.status()).as(reply.raw().body()).isEqualTo(201);
     }
+    // Each job costs what its own spool did.
+    for (JsonNode spool : api.get("/api/shelf").body().get("spools")) {
+      if (!spool.get("colourName").asString().equals("plum " + made)) {
+        continue;
+      }
+      long job = job(spool.get("code").asString());
+      JsonNode cost =
+          api.get("/api/supplies")
+              .body()
+              .get("jobs")
+              .valueStream()
+              .filter(it -> it.get("jobId").asLong() == job)
+              .findFirst()
+              .orElseThrow();
+      boolean euro = cost.get("currency").asString().equals("EUR");
+      assertThat(1000 * cost.get("price").asDouble() / cost.get("grams").asDouble())
+          .isEqualTo(euro ? 20 : 4000, within(1e-6));
+      currencies.add(cost.get("currency").asString());
+    }
+    assertThat(currencies).containsExactlyInAnyOrder("EUR", "JPY");
     JsonNode plum = filament("HIPS", "plum " + made);
     double perKg = plum.get("pricePerKg").asDouble();
     assertThat(perKg).isEqualTo(plum.get("currency").asString().equals("EUR") ? 20 : 4000);

@@ -21,7 +21,7 @@ public record HotIdle(double dose, double minutes, double nowC, double standbyC)
   /** So far below where it flows a melt may wait, K; field notes. */
   private static final double STANDBY_K = 30;
 
-  /** A reading tells no more after that, s. */
+  /** A reading tells no more after that, s: many printers report once a minute; judgement. */
   private static final long LONGEST_S = 300;
 
   private static final double MINUTE_S = 60;

@@ -121,6 +121,14 @@ class UpkeepDueTest {
         .isBetween(10.0, 25.0);
   }
 
+  /** Field notes: at a tenth more bore a nozzle is replaced; to look at it is not to replace it. */
+  @Test
+  void everyNozzleIsChangedAtATenthMoreBoreAndOnlyThen() {
+    assertThat(UpkeepTask.all().get("nozzle").every().get(Counter.BORE)).isEqualTo(10);
+    assertThat(UpkeepTask.all().get("nozzle_worn").every()).isEqualTo(Map.of(Counter.BORE, 10.0));
+    assertThat(UpkeepTask.all().get("nozzle_hard").every()).doesNotContainKey(Counter.BORE);
+  }
+
   private static double hours(String task) {
     return UpkeepTask.all().get(task).every().get(Counter.HOURS);
   }

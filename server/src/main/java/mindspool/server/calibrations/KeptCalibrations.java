@@ -51,8 +51,8 @@ class KeptCalibrations {
   List<LotSeries.Step> next(long lotId) {
     lots.title(lotId);
     Set<Measurement> done = EnumSet.noneOf(Measurement.class);
-    all().stream()
-        .filter(it -> it.lotId != null && it.lotId == lotId)
+    store
+        .findByLotIdAndRemovedSIsNullOrderByAtSDescIdDesc(lotId)
         .forEach(it -> done.add(Measurement.valueOf(it.kind.name())));
     return LotSeries.after(done);
   }

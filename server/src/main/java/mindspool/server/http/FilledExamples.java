@@ -52,14 +52,14 @@ class FilledExamples implements ResponseBodyAdvice<byte[]> {
     return json.writeValueAsBytes(tree);
   }
 
-  private static void fillExamples(JsonNode node, Map<String, Object> values) {
+  private void fillExamples(JsonNode node, Map<String, Object> values) {
     if (node instanceof ObjectNode object && object.has(EXAMPLE)) {
       object.set(EXAMPLE, filled(object.get(EXAMPLE), values));
     }
     node.forEach(child -> fillExamples(child, values));
   }
 
-  private static JsonNode filled(JsonNode example, Map<String, Object> values) {
+  private JsonNode filled(JsonNode example, Map<String, Object> values) {
     if (example instanceof ObjectNode object) {
       object.propertyNames().forEach(name -> object.set(name, filled(object.get(name), values)));
     } else if (example instanceof ArrayNode list) {
@@ -72,11 +72,11 @@ class FilledExamples implements ResponseBodyAdvice<byte[]> {
     return example;
   }
 
-  private static JsonNode value(String name, Map<String, Object> values) {
+  private JsonNode value(String name, Map<String, Object> values) {
     Object value = values.get(name);
     if (value == null) {
       throw new IllegalStateException("An example asks for @" + name + ", which there is not");
     }
-    return JsonMapper.shared().valueToTree(value instanceof Number ? value : value.toString());
+    return json.valueToTree(value instanceof Number ? value : value.toString());
   }
 }

@@ -9,7 +9,6 @@ import mindspool.core.material.Material;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.upkeep.HotIdle;
 import mindspool.core.upkeep.HotIdle.Reading;
-import mindspool.core.upkeep.UpkeepTask.Subject;
 import mindspool.server.devices.Probes;
 import mindspool.server.machines.Machines;
 import mindspool.server.machines.Machines.KnownPrinter;
@@ -24,8 +23,6 @@ class HotIdleAgenda implements AgendaSource {
 
   /** So far back it is looked, s: who begins the next day looks at the nozzle anyway. */
   private static final long LOOKED_BACK_S = 12 * 3600;
-
-  private static final String COLD_PULL = "cold_pull";
 
   private final Machines machines;
   private final PrintedRuns runs;
@@ -65,15 +62,16 @@ class HotIdleAgenda implements AgendaSource {
       return null;
     }
     long endedS = last.map(Printed::endedS).orElse(0L);
-    long pulledS = upkeep.lastDoneS(Subject.PRINTER, printer.placeId(), COLD_PULL).orElse(0);
-    long sinceS = Math.max(nowS - LOOKED_BACK_S, Math.max(endedS, pulledS));
+    long freshS = Math.max(endedS, upkeep.cleanNozzleS(printer.placeId()).orElse(0));
+    long fromS = Math.max(nowS - LOOKED_BACK_S, freshS);
+    long sinceS = Math.max(fromS, lastMovedS(printer.placeId(), fromS));
     List<Reading> readings =
         probes.minutes(printer.placeId(), Quantity.NOZZLE, 1000 * sinceS).stream()
             .map(shown -> new Reading(shown.timeMs() / 1000, shown.value()))
             .toList();
     HotIdle idle = HotIdle.of(material.get(), readings, nowS);
-    // Another print or pull makes it another line.
-    String key = printer.placeId() + "-" + Math.max(endedS, pulledS);
+    // Another print, pull or nozzle makes it another line.
+    String key = printer.placeId() + "-" + freshS;
     return switch (idle.advice()) {
       case NOTHING -> null;
       case COOL ->
@@ -105,7 +103,18 @@ class HotIdleAgenda implements AgendaSource {
                   idle.minutes(),
                   material.get().name()),
               "What has charred blocks it, or lets go into a part.",
-              "/trouble/steps/" + COLD_PULL);
+              "/trouble/steps/cold_pull");
     };
+  }
+
+  /** When a printer last told of progress: it may print what nobody has put on record here. */
+  private long lastMovedS(long placeId, long fromS) {
+    List<Probes.Latest> told = probes.minutes(placeId, Quantity.PROGRESS, 1000 * fromS);
+    for (int i = told.size() - 1; i > 0; i--) {
+      if (told.get(i).value() != told.get(i - 1).value()) {
+        return told.get(i).timeMs() / 1000;
+      }
+    }
+    return fromS;
   }
 }

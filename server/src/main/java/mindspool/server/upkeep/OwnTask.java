@@ -10,9 +10,11 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.util.Arrays;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.Set;
 import mindspool.core.upkeep.Counter;
 import mindspool.core.upkeep.UpkeepTask;
 import mindspool.core.upkeep.UpkeepTask.Subject;
@@ -23,6 +25,9 @@ import mindspool.core.upkeep.UpkeepTask.Subject;
 class OwnTask {
 
   private static final String PREFIX = "own-";
+
+  private static final Set<Counter> NOT_SET_HERE =
+      EnumSet.of(Counter.ABRASIVE, Counter.BORE, Counter.RESIDUE);
 
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -68,11 +73,22 @@ class OwnTask {
     }
   }
 
+  private Map<Counter, Double> with(Map<Counter, Double> ofTable) {
+    Map<Counter, Double> both = every();
+    for (Counter counter : NOT_SET_HERE) {
+      put(both, counter, ofTable.get(counter));
+    }
+    return both;
+  }
+
   boolean isFor(Subject kind, long of) {
     return subject == kind && (subjectId == null || subjectId == of);
   }
 
-  /** As the table would have it; what it leaves out is that of the task that it replaces. */
+  /**
+   * As the table would have it; what it leaves out is that of the task that it replaces, and so are
+   * counters that nobody can set here: an own number of hours must not keep wear from being seen.
+   */
   UpkeepTask toTask() {
     UpkeepTask standard = replaces == null ? null : UpkeepTask.all().get(replaces);
     List<String> own = steps.isBlank() ? List.of() : Arrays.asList(steps.split("\n"));
@@ -81,7 +97,7 @@ class OwnTask {
         subject,
         standard == null ? UpkeepTask.Fits.ANY : standard.fits(),
         title,
-        every(),
+        standard == null ? every() : with(standard.every()),
         OptionalDouble.empty(),
         minutes,
         standard == null ? UpkeepTask.State.ANY : standard.state(),

@@ -210,14 +210,14 @@ class Supplies {
     }
     group.promisedG += job.grams();
     Level level = code == null ? null : byLevel.get(code);
-    Double perKg =
-        level != null && level.pricePerKg() != null ? level.pricePerKg() : group.pricePerKg();
+    boolean ofSpool = level != null && level.pricePerKg() != null;
+    Double perKg = ofSpool ? level.pricePerKg() : group.pricePerKg();
     return new JobCost(
         job.id(),
         job.name(),
         job.grams(),
         perKg == null ? null : Double.valueOf(perKg * job.grams() / GRAMS_PER_KG),
-        perKg == null ? null : group.currency);
+        perKg == null ? null : ofSpool ? level.currency() : group.currency);
   }
 
   List<Supply> others() {

@@ -63,7 +63,9 @@ public class Upkeep {
 
   private static final String CHECK = "dryer_check";
 
-  private static final Set<String> NEW_NOZZLE = Set.of("nozzle", "nozzle_hard");
+  private static final String PULL = "cold_pull";
+
+  private static final Set<String> NEW_NOZZLE = Set.of("nozzle", "nozzle_worn");
 
   private final UpkeepStore.Done done;
   private final UpkeepStore.Tasks tasks;
@@ -366,10 +368,10 @@ public class Upkeep {
     return done.findBySubjectAndSubjectIdAndRemovedSIsNullOrderByAtSDescIdDesc(subject, id);
   }
 
-  /** When a task was done last on something; none where nobody said. */
-  OptionalLong lastDoneS(Subject subject, long id, String task) {
-    return history(subject, id).stream()
-        .filter(it -> it.taskId.equals(task))
+  /** When a printer's nozzle was last pulled clean or changed; none where nobody said. */
+  OptionalLong cleanNozzleS(long printerId) {
+    return history(Subject.PRINTER, printerId).stream()
+        .filter(it -> it.taskId.equals(PULL) || NEW_NOZZLE.contains(it.taskId))
         .mapToLong(it -> it.atS)
         .findFirst();
   }
