@@ -21,4 +21,15 @@ export default defineConfigWithVueTs(
       '@typescript-eslint/no-explicit-any': 'error',
     },
   },
+  {
+    // A browser that checks a form by itself stops it with its own words, or for a step of 0.1.
+    files: ['src/**/*.vue'],
+    ignores: ['src/parts/AppForm.vue'],
+    rules: {
+      'vue/no-restricted-html-elements': [
+        'error',
+        { element: 'form', message: 'Use AppForm, whose sending the browser never stops.' },
+      ],
+    },
+  },
 )

@@ -6,6 +6,7 @@ import { Problem } from '@/api/client'
 import { useActs } from '@/stores/acts'
 import { useShelf, type Spool } from '@/stores/shelf'
 import { grams } from './format'
+import AppForm from './AppForm.vue'
 import ProblemNote from './ProblemNote.vue'
 import ScaleLine from './ScaleLine.vue'
 
@@ -113,7 +114,7 @@ async function save() {
     @opened="input?.focus()"
     @close="emit('close')"
   >
-    <form novalidate @submit.prevent="save">
+    <AppForm @submit="save">
       <div class="field">
         <label for="gross">gross mass: reel with filament, in g</label>
         <input
@@ -164,7 +165,7 @@ async function save() {
       <button class="button primary save" :disabled="busy" data-testid="save-mass">
         Record this mass
       </button>
-    </form>
+    </AppForm>
   </AppDialog>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import AppDialog from '@/parts/AppDialog.vue'
+import AppForm from '@/parts/AppForm.vue'
 import { computed, reactive, ref } from 'vue'
 import { client, Problem, type Schemas } from '@/api/client'
 import ChoiceField from '@/parts/ChoiceField.vue'
@@ -102,7 +103,7 @@ async function save() {
     width="min(32rem, 96vw)"
     @close="emit('close')"
   >
-    <form novalidate data-testid="route-form" @submit.prevent="save">
+    <AppForm data-testid="route-form" @submit="save">
       <ChoiceField
         v-if="!route"
         id="route-kind"
@@ -188,7 +189,7 @@ async function save() {
           <button class="button primary">{{ route ? 'Keep the change' : 'Add this way' }}</button>
         </template>
       </div>
-    </form>
+    </AppForm>
   </AppDialog>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import AppDialog from '@/parts/AppDialog.vue'
+import AppForm from '@/parts/AppForm.vue'
 import { computed, reactive, ref } from 'vue'
 import { client, Problem, type Schemas } from '@/api/client'
 import ChoiceField from '@/parts/ChoiceField.vue'
@@ -73,7 +74,7 @@ async function save() {
     width="min(28rem, 94vw)"
     @close="emit('close')"
   >
-    <form novalidate @submit.prevent="save">
+    <AppForm @submit="save">
       <TextField
         id="device-name"
         v-model="form.name"
@@ -116,7 +117,7 @@ async function save() {
         <ProblemNote v-if="problem" :problem="problem" />
         <button class="button primary">Keep the change</button>
       </template>
-    </form>
+    </AppForm>
   </AppDialog>
 </template>
 

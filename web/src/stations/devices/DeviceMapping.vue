@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppForm from '@/parts/AppForm.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import TextField from '@/parts/TextField.vue'
 import { choices, useOptions } from '@/stores/options'
@@ -131,7 +132,7 @@ async function save() {
         </label>
         <p v-if="numbers.length === 0" class="call">There is no number in this message.</p>
       </div>
-      <form v-if="message" novalidate @submit.prevent="save">
+      <AppForm v-if="message" @submit="save">
         <p class="label soft small">3. What it is and where</p>
         <TextField
           id="device-name"
@@ -166,7 +167,7 @@ async function save() {
           <button class="button primary" :disabled="chosen.length === 0">Listen to it</button>
           <button type="button" class="button plain" @click="emit('done')">not now</button>
         </div>
-      </form>
+      </AppForm>
     </div>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppForm from '@/parts/AppForm.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import { useOptions } from '@/stores/options'
 import { computed, reactive, ref, watch } from 'vue'
@@ -73,7 +74,7 @@ async function save() {
 </script>
 
 <template>
-  <form novalidate class="check" @submit.prevent="save">
+  <AppForm class="check" @submit="save">
     <p class="how">
       Damp slurry of each salt (solid and film of water both to be seen) in a closed jar below half
       a litre, the sensor beside it, not touching, steady between 15 and 30 °C out of the sun. Read
@@ -126,7 +127,7 @@ async function save() {
       Raw readings stay as they are; the correction is kept apart and can be taken back. Keep salts
       from children and pets, and follow their data sheets.
     </p>
-  </form>
+  </AppForm>
 </template>
 
 <style scoped>

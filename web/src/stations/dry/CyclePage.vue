@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppForm from '@/parts/AppForm.vue'
 import TimeAxis from '@/parts/TimeAxis.vue'
 import { TimeScale } from '@/parts/timeScale'
 import DeedDialog from '../today/DeedDialog.vue'
@@ -333,7 +334,7 @@ function tell(span: Schemas['CycleEventView'], ran: boolean) {
       </button>
       <button v-else class="button" @click="act({ act: 'PAUSE' })">Pause</button>
       <button class="button" data-testid="stop-cycle" @click="act({ act: 'STOP' })">Stop</button>
-      <form novalidate @submit.prevent="act({ act: 'HOURS', value: lasting ?? cycle.hours })">
+      <AppForm @submit="act({ act: 'HOURS', value: lasting ?? cycle.hours })">
         <NumberField
           id="lasting"
           v-model="lasting"
@@ -344,11 +345,8 @@ function tell(span: Schemas['CycleEventView'], ran: boolean) {
           :placeholder="String(cycle.hours)"
         />
         <button class="button">Set</button>
-      </form>
-      <form
-        novalidate
-        @submit.prevent="act({ act: 'SETPOINT', value: setting ?? cycle.setpointC })"
-      >
+      </AppForm>
+      <AppForm @submit="act({ act: 'SETPOINT', value: setting ?? cycle.setpointC })">
         <NumberField
           id="setting"
           v-model="setting"
@@ -358,8 +356,8 @@ function tell(span: Schemas['CycleEventView'], ran: boolean) {
           :placeholder="String(cycle.setpointC)"
         />
         <button class="button">Set</button>
-      </form>
-      <form novalidate @submit.prevent="act({ act: 'ADD', code: adding })">
+      </AppForm>
+      <AppForm @submit="act({ act: 'ADD', code: adding })">
         <div class="field">
           <label for="adding">put another in</label>
           <el-select
@@ -378,7 +376,7 @@ function tell(span: Schemas['CycleEventView'], ran: boolean) {
           </el-select>
         </div>
         <button class="button" :disabled="!adding">Put in</button>
-      </form>
+      </AppForm>
     </section>
     <ProblemNote v-if="actProblem" :problem="actProblem" />
 

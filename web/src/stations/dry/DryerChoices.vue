@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import AppForm from '@/parts/AppForm.vue'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import NumberField from '@/parts/NumberField.vue'
 import { temperature } from '@/parts/format'
@@ -41,7 +42,7 @@ const roomOptions = computed(() => [
 </script>
 
 <template>
-  <form novalidate class="choices" aria-label="Dryer and room" @submit.prevent>
+  <AppForm class="choices" aria-label="Dryer and room">
     <ChoiceField
       id="dryer"
       label="dryer"
@@ -145,7 +146,7 @@ const roomOptions = computed(() => [
       mean of the last day: {{ temperature(room.roomTemperatureC, 1) }},
       {{ room.roomRelativeHumidityPercent.toFixed(0) }} %
     </p>
-  </form>
+  </AppForm>
 </template>
 
 <style scoped>

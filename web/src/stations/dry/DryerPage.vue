@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppForm from '@/parts/AppForm.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import TimeField from '@/parts/TimeField.vue'
 import { choices, useOptions } from '@/stores/options'
@@ -311,7 +312,7 @@ async function measureVent(keep: boolean) {
             dryer began to show it.
           </li>
         </ol>
-        <form novalidate class="grid" @submit.prevent="measure(false)">
+        <AppForm class="grid" @submit="measure(false)">
           <NumberField
             id="run-set"
             v-model="run.setpointC"
@@ -336,7 +337,7 @@ async function measureVent(keep: boolean) {
           </div>
           <TimeField id="run-from" v-model="run.from" label="or devices in it, since" name="from" />
           <button class="button">Evaluate</button>
-        </form>
+        </AppForm>
         <ProblemNote v-if="runProblem" :problem="runProblem" />
         <div v-if="found" class="found" data-testid="run-found">
           <p>
@@ -356,7 +357,7 @@ async function measureVent(keep: boolean) {
           Hot and steady, read a power meter with the vent open and closed: the difference warms the
           air that passes.
         </p>
-        <form novalidate class="grid" @submit.prevent="measureVent(false)">
+        <AppForm class="grid" @submit="measureVent(false)">
           <NumberField
             id="open-w"
             v-model="vent.openW"
@@ -380,7 +381,7 @@ async function measureVent(keep: boolean) {
           />
           <NumberField id="room-c" v-model="vent.roomC" name="roomC" label="room, °C" :min="-10" />
           <button class="button">Evaluate</button>
-        </form>
+        </AppForm>
         <ProblemNote v-if="ventProblem" :problem="ventProblem" />
         <p v-if="changes !== null" class="found">
           {{ changes.toFixed(0) }} air changes an hour
@@ -390,7 +391,7 @@ async function measureVent(keep: boolean) {
 
       <section>
         <h2>What it is</h2>
-        <form novalidate class="grid" @submit.prevent="save">
+        <AppForm class="grid" @submit="save">
           <ChoiceField
             id="kind"
             v-model="form.kind"
@@ -514,7 +515,7 @@ async function measureVent(keep: boolean) {
             Keep this
           </button>
           <span v-if="saved" role="status">kept</span>
-        </form>
+        </AppForm>
         <ConflictChoice
           v-if="problem?.current"
           :problem="problem"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppForm from '@/parts/AppForm.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import TimeField from '@/parts/TimeField.vue'
 import { computed, ref, watch } from 'vue'
@@ -72,7 +73,7 @@ async function start() {
       until {{ moment(running.plannedEndS, Date.now() / 1000) }}.
     </p>
     <p v-else-if="dryer?.outOfOrder">{{ dryer.name }} is out of order.</p>
-    <form v-else novalidate @submit.prevent="start">
+    <AppForm v-else @submit="start">
       <p v-if="cooler" class="step">
         Set {{ atMost(startC) }} for the first 2 h, then {{ setTo(setpoint) }}: damp, it softens
         earlier.
@@ -91,7 +92,7 @@ async function start() {
       <button class="button primary" :disabled="busy || stale" data-testid="start-cycle">
         Start {{ dryer?.name }}: {{ hours(length ?? proposed) }} at {{ setTo(setpoint) }}
       </button>
-    </form>
+    </AppForm>
     <ProblemNote v-if="problem" :problem="problem" />
     <p class="small soft">{{ dryer?.generalCaution }}</p>
   </section>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppForm from '@/parts/AppForm.vue'
 import WideTable from '@/parts/WideTable.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import TextField from '@/parts/TextField.vue'
@@ -191,7 +192,7 @@ function range(low: number | null, high: number | null): string {
               :table-limit="figure(lot.material, 'printLimitPercent')"
               :table-target="figure(lot.material, 'dryTargetPercent')"
             />
-            <form novalidate @submit.prevent="save">
+            <AppForm @submit="save">
               <NumberField
                 id="lot-nozzle"
                 v-model="form.ownNozzleC"
@@ -228,7 +229,7 @@ function range(low: number | null, high: number | null): string {
                 maxlength="3"
               />
               <button v-if="!problem?.current" class="button primary">Keep the change</button>
-            </form>
+            </AppForm>
             <ConflictChoice
               v-if="problem?.current"
               :problem="problem"

@@ -2,6 +2,7 @@
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
+import AppForm from '@/parts/AppForm.vue'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import { dateTime, inShownUnits } from '@/parts/format'
@@ -181,7 +182,7 @@ function rounded(value: number, unsure: number): string {
     <h1>{{ sheet.title }}</h1>
     <ProblemNote v-if="reading" :problem="reading" />
     <div class="columns">
-      <form class="sheet-form" novalidate @submit.prevent="keep">
+      <AppForm class="sheet-form" @submit="keep">
         <ChoiceField id="sheet-kind" v-model="form.kind" label="Worksheet" :options="kinds" />
         <p class="soft">{{ sheet.how }}</p>
         <p v-if="sheet.caution" class="caution">{{ sheet.caution }}</p>
@@ -269,7 +270,7 @@ function rounded(value: number, unsure: number): string {
           <button class="button primary" data-testid="keep-sheet">Keep it</button>
         </template>
         <ProblemNote v-if="problem" :problem="problem" />
-      </form>
+      </AppForm>
       <section v-if="found" aria-live="polite" data-testid="sheet-result">
         <h2>{{ rounded(found.value, found.unsure) }} {{ found.unit }}</h2>
         <p>{{ inShownUnits(found.words) }}</p>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref, watch } from 'vue'
 import { client, Problem } from '@/api/client'
+import AppForm from '@/parts/AppForm.vue'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import TextField from '@/parts/TextField.vue'
@@ -92,7 +93,7 @@ const words = computed(() => {
     <button v-if="!open" class="button small" @click="open = true">
       {{ own ? 'Change own limits' : 'Set own limits' }}
     </button>
-    <form v-else novalidate @submit.prevent="save">
+    <AppForm v-else @submit="save">
       <NumberField
         :id="`own-limit-${lotId ?? 'all'}`"
         v-model="form.printLimitPercent"
@@ -124,7 +125,7 @@ const words = computed(() => {
         <button type="button" class="button plain" @click="open = false">leave it</button>
       </span>
       <ProblemNote v-if="problem" :problem="problem" />
-    </form>
+    </AppForm>
     <ProblemNote v-if="problem && !open" :problem="problem" />
   </div>
 </template>

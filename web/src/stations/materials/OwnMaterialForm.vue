@@ -2,6 +2,7 @@
 import { computed, reactive, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { client, Problem, type Schemas } from '@/api/client'
+import AppForm from '@/parts/AppForm.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -90,7 +91,7 @@ const remove = () =>
 </script>
 
 <template>
-  <form class="own sheet" novalidate @submit.prevent="keep">
+  <AppForm class="own sheet" @submit="keep">
     <h3>
       {{ own ? `Figures of our own in ${own.name}` : `One of our own, like ${base.name} but` }}
     </h3>
@@ -139,7 +140,7 @@ const remove = () =>
       <button type="button" class="button plain" @click="emit('left')">Leave it</button>
       <button v-if="own" type="button" class="button plain" @click="remove">Remove it</button>
     </p>
-  </form>
+  </AppForm>
 </template>
 
 <style scoped>

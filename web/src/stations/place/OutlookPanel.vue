@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppForm from '@/parts/AppForm.vue'
 import WideTable from '@/parts/WideTable.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import TimeField from '@/parts/TimeField.vue'
@@ -58,7 +59,7 @@ async function plan() {
     </WideTable>
     <details>
       <summary>expect something else for a while</summary>
-      <form novalidate @submit.prevent="plan">
+      <AppForm @submit="plan">
         <TextField
           id="outlook-name"
           v-model="form.name"
@@ -85,7 +86,7 @@ async function plan() {
         <TimeField id="outlook-from" v-model="form.from" label="from (now if empty)" name="from" />
         <TimeField id="outlook-until" v-model="form.until" label="until" name="until" />
         <button class="button">Keep this forecast</button>
-      </form>
+      </AppForm>
       <ProblemNote v-if="problem" :problem="problem" />
     </details>
   </section>

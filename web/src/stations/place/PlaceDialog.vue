@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import AppDialog from '@/parts/AppDialog.vue'
+import AppForm from '@/parts/AppForm.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import TextField from '@/parts/TextField.vue'
 import { computed, reactive, ref } from 'vue'
@@ -100,7 +101,7 @@ async function save() {
     width="min(28rem, 94vw)"
     @close="emit('close')"
   >
-    <form novalidate class="form" @submit.prevent="save">
+    <AppForm class="form" @submit="save">
       <TextField
         id="place-name"
         v-model="form.name"
@@ -200,7 +201,7 @@ async function save() {
       <button v-if="!problem?.current" class="button primary">
         {{ place ? 'Keep the change' : 'Add this place' }}
       </button>
-    </form>
+    </AppForm>
   </AppDialog>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import AppDialog from '@/parts/AppDialog.vue'
+import AppForm from '@/parts/AppForm.vue'
 import WideTable from '@/parts/WideTable.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import TimeField from '@/parts/TimeField.vue'
@@ -205,7 +206,7 @@ async function remove() {
       <LogImport :key="id" :place-id="id" @imported="changed" />
       <section>
         <h2>Or type a constant climate</h2>
-        <form novalidate class="typed" @submit.prevent="type()">
+        <AppForm class="typed" @submit="type()">
           <NumberField
             id="typed-t"
             v-model="typed.temperatureC"
@@ -238,7 +239,7 @@ async function remove() {
               really {{ typed.relativeHumidityPercent }} %
             </button>
           </div>
-        </form>
+        </AppForm>
         <ProblemNote v-if="typedProblem" :problem="typedProblem" />
         <WideTable v-if="view.typed.length" label="Climates typed" class="small">
           <tbody>

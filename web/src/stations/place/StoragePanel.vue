@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppForm from '@/parts/AppForm.vue'
 import WideTable from '@/parts/WideTable.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import { choices, useOptions } from '@/stores/options'
@@ -224,7 +225,7 @@ async function setLeak(leakGPerDay: number | null) {
         </button>
         <button v-if="desiccant" class="button plain" @click="takeOut">take desiccant out</button>
       </div>
-      <form v-if="doing === 'open'" novalidate class="act" @submit.prevent="open">
+      <AppForm v-if="doing === 'open'" class="act" @submit="open">
         <NumberField
           id="open-minutes"
           v-model="opening.minutes"
@@ -234,8 +235,8 @@ async function setLeak(leakGPerDay: number | null) {
           :max="1440"
         />
         <button class="button primary">Record the opening</button>
-      </form>
-      <form v-if="doing === 'put'" novalidate class="act" @submit.prevent="putIn">
+      </AppForm>
+      <AppForm v-if="doing === 'put'" class="act" @submit="putIn">
         <ChoiceField
           id="put-kind"
           v-model="put.kind"
@@ -255,8 +256,8 @@ async function setLeak(leakGPerDay: number | null) {
         <p v-if="put.kind === 'CaCl2'" class="small soft">
           Its brine runs and corrodes: only in a spill-proof cup, never above a reel.
         </p>
-      </form>
-      <form v-if="doing === 'weigh'" novalidate class="act" @submit.prevent="weigh">
+      </AppForm>
+      <AppForm v-if="doing === 'weigh'" class="act" @submit="weigh">
         <NumberField
           id="weigh-desiccant"
           v-model="weighed"
@@ -266,7 +267,7 @@ async function setLeak(leakGPerDay: number | null) {
           :max="20000"
         />
         <button class="button primary">Record its mass</button>
-      </form>
+      </AppForm>
       <ProblemNote v-if="actProblem" :problem="actProblem" />
 
       <p v-if="view.leakFound" class="found">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
+import AppForm from '@/parts/AppForm.vue'
 import ConflictChoice from '@/parts/ConflictChoice.vue'
 import { useConflict } from '@/parts/conflict'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -98,13 +99,13 @@ async function save() {
 <template>
   <details>
     <summary>when somebody is there</summary>
-    <form novalidate @submit.prevent="save">
+    <AppForm @submit="save">
       <div v-for="(day, i) in DAYS" :key="day" class="day">
         <label :for="`attendance-${i}`" class="small soft">{{ day }}</label>
         <input :id="`attendance-${i}`" v-model="lines[i]" placeholder="nobody" />
       </div>
       <button v-if="!conflict" class="button">Keep and plan</button>
-    </form>
+    </AppForm>
     <ConflictChoice
       v-if="conflict"
       :problem="conflict"

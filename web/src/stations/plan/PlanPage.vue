@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppForm from '@/parts/AppForm.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import TextField from '@/parts/TextField.vue'
 import TimeField from '@/parts/TimeField.vue'
@@ -313,7 +314,7 @@ function where(job: Schemas['JobPlan']): string {
     </section>
     <section>
       <h2>{{ editing ? 'Change the job' : 'Add a job' }}</h2>
-      <form novalidate class="grid" @submit.prevent="save">
+      <AppForm class="grid" @submit="save">
         <div class="wide">
           <TextField id="job-name" v-model="form.name" name="name" label="name" maxlength="80" />
         </div>
@@ -372,7 +373,7 @@ function where(job: Schemas['JobPlan']): string {
             leave it as it was
           </button>
         </span>
-      </form>
+      </AppForm>
       <ProblemNote v-if="jobProblem" :problem="jobProblem" />
       <AttendanceEditor :week="week" @saved="seek" />
     </section>

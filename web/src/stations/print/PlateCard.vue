@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Answer, type Schemas } from '@/api/client'
+import AppForm from '@/parts/AppForm.vue'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { temperature } from '@/parts/format'
@@ -133,7 +134,7 @@ const coat = computed(() =>
       </p>
     </div>
     <PlateForm v-if="open === 'describe'" :plate="plate" :choices="choices" @done="open = null" />
-    <form v-if="open === 'measure'" class="row measure" @submit.prevent="measure">
+    <AppForm v-if="open === 'measure'" class="row measure" @submit="measure">
       <p class="small">
         Print a stiff block of known sole on the cold plate, hook a luggage scale to it and pull
         straight up until the sheet rises. 1 kg on the scale is 9.8 N. Fingers away: it snaps back.
@@ -156,7 +157,7 @@ const coat = computed(() =>
         :step="100"
       />
       <button class="button">Record</button>
-    </form>
+    </AppForm>
     <ProblemNote v-if="problem" :problem="problem" />
   </article>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue'
 import { client, Problem, type Schemas } from '@/api/client'
+import AppForm from '@/parts/AppForm.vue'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import NumberField from '@/parts/NumberField.vue'
@@ -55,7 +56,7 @@ async function save() {
 </script>
 
 <template>
-  <form class="field-grid roomy" @submit.prevent="save">
+  <AppForm class="field-grid roomy" @submit="save">
     <TextField :id="`plate-name-${id}`" v-model="form.name" label="Name" name="name" />
     <ChoiceField
       :id="`plate-kind-${id}`"
@@ -114,7 +115,7 @@ async function save() {
       <ProblemNote v-if="problem" :problem="problem" />
       <button class="button primary">{{ plate ? 'Save' : 'Add this plate' }}</button>
     </div>
-  </form>
+  </AppForm>
 </template>
 
 <style scoped>

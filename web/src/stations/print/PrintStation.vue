@@ -2,6 +2,7 @@
 import { computed, reactive, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, client, Problem } from '@/api/client'
+import AppForm from '@/parts/AppForm.vue'
 import { grams, hours, moment } from '@/parts/format'
 import { useFormProblem } from '@/parts/formProblem'
 import NumberField from '@/parts/NumberField.vue'
@@ -140,7 +141,7 @@ async function add() {
 
     <section aria-labelledby="new-title">
       <h2 id="new-title">A new job</h2>
-      <form class="field-grid roomy" @submit.prevent="add">
+      <AppForm class="field-grid roomy" @submit="add">
         <TextField id="new-name" v-model="form.name" label="Name" name="name" />
         <div class="field">
           <label for="new-of">Material or spool</label>
@@ -177,7 +178,7 @@ async function add() {
           :max="1000"
         />
         <button class="button primary">Add and set up</button>
-      </form>
+      </AppForm>
       <ProblemNote v-if="adding" :problem="adding" />
     </section>
 

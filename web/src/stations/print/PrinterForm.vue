@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { client, Problem, type Schemas } from '@/api/client'
+import AppForm from '@/parts/AppForm.vue'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import NumberField from '@/parts/NumberField.vue'
@@ -94,7 +95,7 @@ async function save() {
 </script>
 
 <template>
-  <form class="field-grid roomy" @submit.prevent="save">
+  <AppForm class="field-grid roomy" @submit="save">
     <ChoiceField
       :id="`hot-${printer.placeId}`"
       v-model="hotEnd"
@@ -154,7 +155,7 @@ async function save() {
       <ProblemNote v-if="problem" :problem="problem" />
       <button class="button primary">Save</button>
     </div>
-  </form>
+  </AppForm>
 </template>
 
 <style scoped>

@@ -2,6 +2,7 @@
 import { computed, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
+import AppForm from '@/parts/AppForm.vue'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import { ago, dateTime, grams, hours, moisture, moment, temperature } from '@/parts/format'
 import { useFormProblem } from '@/parts/formProblem'
@@ -224,7 +225,7 @@ function title(id: string): string {
 
       <PhotoRow :photos="run.photos" :of="run.name" :keep="keepPhoto" />
 
-      <form v-if="running" class="row" @submit.prevent="progress">
+      <AppForm v-if="running" class="row" @submit="progress">
         <NumberField
           id="run-percent"
           v-model="percent"
@@ -234,7 +235,7 @@ function title(id: string): string {
           :max="100"
         />
         <button class="button" :disabled="percent === null">Note it</button>
-      </form>
+      </AppForm>
 
       <section v-if="running || correcting" aria-labelledby="finish-title" class="finish">
         <h2 id="finish-title">{{ correcting ? 'Correct how it came out' : 'It has ended' }}</h2>

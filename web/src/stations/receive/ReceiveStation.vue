@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppForm from '@/parts/AppForm.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import TimeField from '@/parts/TimeField.vue'
 import TextField from '@/parts/TextField.vue'
@@ -267,7 +268,7 @@ async function receive() {
     </button>
     <span class="soft small">The form below is ready for more of the same lot.</span>
   </section>
-  <form novalidate class="columns" @submit.prevent="receive" @keydown.enter="notFromAField">
+  <AppForm class="columns" @submit="receive" @keydown.enter="notFromAField">
     <div class="fields">
       <div class="group">
         <ChoiceField
@@ -610,7 +611,7 @@ async function receive() {
         {{ reels.length === 1 ? 'Take it into stock' : `Take ${reels.length} into stock` }}
       </button>
     </aside>
-  </form>
+  </AppForm>
   <LabelDialog v-if="labelling" :codes="received" @close="labelling = false" />
 </template>
 

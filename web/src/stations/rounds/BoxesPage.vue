@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Answer, type Schemas } from '@/api/client'
+import AppForm from '@/parts/AppForm.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import WideTable from '@/parts/WideTable.vue'
 import WhyNumber from '@/parts/WhyNumber.vue'
@@ -178,7 +179,7 @@ function day(timeS: number): string {
           </WhyNumber>
         </td>
         <td>
-          <form v-if="box.desiccant" novalidate class="line" @submit.prevent="weigh(box)">
+          <AppForm v-if="box.desiccant" class="line" @submit="weigh(box)">
             <input
               v-model="masses[box.placeId]"
               inputmode="decimal"
@@ -186,7 +187,7 @@ function day(timeS: number): string {
               :aria-label="`Desiccant of ${box.name} on the scale, g`"
             />
             g <button class="button small" :disabled="!masses[box.placeId]">Record</button>
-          </form>
+          </AppForm>
           <router-link v-else :to="`/place/${box.placeId}`">put some in</router-link>
         </td>
         <td>

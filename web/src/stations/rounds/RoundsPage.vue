@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
+import AppForm from '@/parts/AppForm.vue'
 import ScaleLine from '@/parts/ScaleLine.vue'
 import SegmentChoice from '@/parts/SegmentChoice.vue'
 import SpoolFace from '@/parts/SpoolFace.vue'
@@ -111,7 +112,7 @@ function clock(timeS: number): string {
       data-testid="round-now"
     >
       <p class="how">{{ how }}</p>
-      <form novalidate @submit.prevent="enter">
+      <AppForm @submit="enter">
         <label for="round-field">
           {{
             round.kind.value === 'WEIGH'
@@ -129,7 +130,7 @@ function clock(timeS: number): string {
           />
           <button class="button primary">Enter</button>
         </div>
-      </form>
+      </AppForm>
       <ScaleLine
         v-if="round.kind.value === 'WEIGH'"
         :least-g="20"

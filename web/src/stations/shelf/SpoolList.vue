@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
+import AppForm from '@/parts/AppForm.vue'
 import LabelDialog from '@/parts/LabelDialog.vue'
 import MoveDialog from '@/parts/MoveDialog.vue'
 import SegmentChoice from '@/parts/SegmentChoice.vue'
@@ -174,7 +175,7 @@ async function openBags() {
           forget<span class="sr-only"> the view {{ name }}</span>
         </button>
       </span>
-      <form v-if="filtering" class="view" @submit.prevent="keepView">
+      <AppForm v-if="filtering" class="view" @submit="keepView">
         <input
           v-model="viewName"
           aria-label="Name of this view"
@@ -183,7 +184,7 @@ async function openBags() {
         />
         <button class="button small" :disabled="!viewName.trim()">Keep this view</button>
         <button type="button" class="button plain small" @click="asIs">show all</button>
-      </form>
+      </AppForm>
     </div>
     <div class="bulk" :class="{ idle: chosen.length === 0 }" data-testid="bulk">
       <span>{{

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import AppDialog from '@/parts/AppDialog.vue'
+import AppForm from '@/parts/AppForm.vue'
 import { computed, onMounted, ref } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import ChoiceField from '@/parts/ChoiceField.vue'
@@ -110,7 +111,7 @@ const diameters = computed(() =>
       What was said on receiving. Its history is computed anew with what you put right; what was
       weighed and moved stays.
     </p>
-    <form v-if="form" novalidate data-testid="correcting" @submit.prevent="save">
+    <AppForm v-if="form" data-testid="correcting" @submit="save">
       <ChoiceField
         id="correct-material"
         v-model="form.material"
@@ -219,7 +220,7 @@ const diameters = computed(() =>
           <button class="button primary" :disabled="busy">Keep the correction</button>
         </template>
       </div>
-    </form>
+    </AppForm>
     <ProblemNote v-else-if="problem" :problem="problem" />
   </AppDialog>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import AppForm from '@/parts/AppForm.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import { ref } from 'vue'
 import { client, Problem, type Schemas, type Answer } from '@/api/client'
@@ -142,7 +143,7 @@ function emptied() {
         it is used up
       </button>
     </div>
-    <form v-if="doing === 'dust'" novalidate class="act" @submit.prevent="dusty">
+    <AppForm v-if="doing === 'dust'" class="act" @submit="dusty">
       <NumberField
         id="dust-nozzle"
         v-model="nozzle"
@@ -153,8 +154,8 @@ function emptied() {
         :step="0.2"
       />
       <button class="button primary">Set it aside</button>
-    </form>
-    <form v-if="doing === 'heat'" novalidate class="act" @submit.prevent="heated">
+    </AppForm>
+    <AppForm v-if="doing === 'heat'" class="act" @submit="heated">
       <NumberField
         id="heat-c"
         v-model="heatC"
@@ -164,8 +165,8 @@ function emptied() {
         :max="150"
       />
       <button class="button primary">Record it</button>
-    </form>
-    <form v-if="doing === 'empty'" novalidate class="act" @submit.prevent="emptied">
+    </AppForm>
+    <AppForm v-if="doing === 'empty'" class="act" @submit="emptied">
       <NumberField
         id="empty-g"
         v-model="emptyG"
@@ -176,7 +177,7 @@ function emptied() {
       />
       <button class="button primary">Take it out of stock</button>
       <p class="small soft">Its mass then tells what its siblings of the same maker weigh empty.</p>
-    </form>
+    </AppForm>
     <ProblemNote v-if="problem" :problem="problem" />
     <p class="small soft">
       Strands and offcuts into a bin with a lid: small children and pets choke on or tangle in them.

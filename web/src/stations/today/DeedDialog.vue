@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import AppDialog from '@/parts/AppDialog.vue'
+import AppForm from '@/parts/AppForm.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import { computed, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
@@ -133,7 +134,7 @@ async function record() {
 
 <template>
   <AppDialog :model-value="true" :title="what" width="min(32rem, 96vw)" @close="emit('close')">
-    <form novalidate data-testid="deed" @submit.prevent="record">
+    <AppForm data-testid="deed" @submit="record">
       <fieldset v-if="deed.kind === 'TAKE_OUT' || deed.kind === 'PUT_IN'">
         <legend>{{ deed.kind === 'TAKE_OUT' ? 'out of the dryer' : 'into the dryer' }}</legend>
         <label v-for="code in deed.codes" :key="code">
@@ -211,7 +212,7 @@ async function record() {
         <button class="button primary" :disabled="busy">{{ BUTTONS[deed.kind] }}</button>
         <button type="button" class="button plain" @click="emit('close')">Not yet</button>
       </div>
-    </form>
+    </AppForm>
   </AppDialog>
 </template>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
+import AppForm from '@/parts/AppForm.vue'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import { ago, moisture } from '@/parts/format'
 import { useFormProblem } from '@/parts/formProblem'
@@ -313,7 +314,7 @@ const reopen = () =>
           </section>
           <section v-if="isOpen" aria-labelledby="close-title">
             <h2 id="close-title">It was</h2>
-            <form class="close" novalidate @submit.prevent="close" @input="touched = true">
+            <AppForm class="close" @submit="close" @input="touched = true">
               <ChoiceField
                 id="close-cause"
                 v-model="closing.cause"
@@ -355,7 +356,7 @@ const reopen = () =>
               </div>
               <TextField id="close-note" v-model="closing.note" label="Note" name="note" />
               <button class="button primary" data-testid="close-case">Close the case</button>
-            </form>
+            </AppForm>
           </section>
         </div>
       </div>

@@ -2,6 +2,7 @@
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
+import AppForm from '@/parts/AppForm.vue'
 import { grams, hours, humidity, moisture, temperature } from '@/parts/format'
 import { useFormProblem } from '@/parts/formProblem'
 import NumberField from '@/parts/NumberField.vue'
@@ -130,7 +131,7 @@ const scale = computed(() => {
           </text>
         </g>
       </svg>
-      <form v-if="!review" class="field-grid" novalidate @submit.prevent="look">
+      <AppForm v-if="!review" class="field-grid" @submit="look">
         <NumberField
           id="guess"
           v-model="plan.guessPercent"
@@ -157,7 +158,7 @@ const scale = computed(() => {
           :max="240"
         />
         <button class="button primary">Look what comes of it</button>
-      </form>
+      </AppForm>
       <dl v-else data-testid="drying-review">
         <dt>Moisture</dt>
         <dd>

@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
+import AppForm from '@/parts/AppForm.vue'
 import { grams } from '@/parts/format'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SegmentChoice from '@/parts/SegmentChoice.vue'
@@ -201,7 +202,7 @@ const wetness = computed(() => {
         <p v-if="last" class="soft">
           So far {{ last.minutes }} min of work and {{ grams(last.grams) }} of filament.
         </p>
-        <form v-if="!review" class="name" @submit.prevent="look">
+        <AppForm v-if="!review" class="name" @submit="look">
           <h2>Name the cause</h2>
           <select
             v-for="(_, i) in named"
@@ -218,7 +219,7 @@ const wetness = computed(() => {
           <button class="button primary" :disabled="named.every((id) => id === '')">
             Name it and look back
           </button>
-        </form>
+        </AppForm>
         <template v-else>
           <p v-for="cause in review.causes" :key="cause.id" data-testid="hidden-cause">
             <b>{{ cause.name }}</b>. {{ cause.remedy }}

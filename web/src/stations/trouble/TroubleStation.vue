@@ -2,6 +2,7 @@
 import { computed, reactive, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
+import AppForm from '@/parts/AppForm.vue'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import { ago, dateTime, grams, hours } from '@/parts/format'
 import { useFormProblem } from '@/parts/formProblem'
@@ -135,9 +136,9 @@ function percent(share: number): string {
         </ul>
       </template>
       <p class="soft">{{ failed.length ? 'Or from' : 'From' }} a spool, a printer, or nothing:</p>
-      <form
+      <AppForm
         class="field-grid roomy"
-        @submit.prevent="
+        @submit="
           begin({
             code: form.code || undefined,
             printerId: form.printerId || undefined,
@@ -160,7 +161,7 @@ function percent(share: number): string {
           :options="printers"
         />
         <button class="button primary" data-testid="begin-case">Look for the cause</button>
-      </form>
+      </AppForm>
       <ProblemNote v-if="opening" :problem="opening" />
     </section>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref, watch } from 'vue'
 import { client, Problem, type Schemas } from '@/api/client'
+import AppForm from '@/parts/AppForm.vue'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import NumberField from '@/parts/NumberField.vue'
@@ -127,7 +128,7 @@ function interval(task: Own): string {
         </button>
       </li>
     </ul>
-    <form v-if="adding" class="field-grid" novalidate @submit.prevent="add">
+    <AppForm v-if="adding" class="field-grid" @submit="add">
       <ChoiceField
         id="own-replaces"
         v-model="form.replaces"
@@ -190,7 +191,7 @@ function interval(task: Own): string {
         :min="0"
       />
       <button class="button primary" data-testid="keep-task">Keep it</button>
-    </form>
+    </AppForm>
     <p v-if="adding && form.replaces !== NEW" class="soft small">
       With no amount at all the task is left out here.
     </p>

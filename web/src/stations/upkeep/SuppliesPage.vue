@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
+import AppForm from '@/parts/AppForm.vue'
 import { csv, saveAs } from '@/parts/csv'
 import { useFormProblem } from '@/parts/formProblem'
 import { grams } from '@/parts/format'
@@ -270,7 +271,7 @@ const remove = (supply: Supply) =>
             Add desiccant, adhesive, nozzles …
           </button>
         </p>
-        <form v-else class="field-grid" novalidate @submit.prevent="keep">
+        <AppForm v-else class="field-grid" @submit="keep">
           <TextField id="supply-name" v-model="form.name" label="What" name="name" />
           <TextField id="supply-unit" v-model="form.unit" label="Unit" name="unit" />
           <NumberField
@@ -305,7 +306,7 @@ const remove = (supply: Supply) =>
           <TextField id="supply-currency" v-model="form.currency" label="Money" name="currency" />
           <button class="button primary" data-testid="keep-supply">Keep it</button>
           <button type="button" class="button plain" @click="editing = false">Leave it</button>
-        </form>
+        </AppForm>
         <ProblemNote v-if="problem" :problem="problem" />
       </section>
     </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { Problem, type Schemas } from '@/api/client'
+import AppForm from '@/parts/AppForm.vue'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { sendPhoto } from '@/parts/sendPhoto'
@@ -105,7 +106,7 @@ function tell() {
           >Enter the heights</router-link
         >
       </p>
-      <form class="said" novalidate @submit.prevent="tell">
+      <AppForm class="said" @submit="tell">
         <TextField :id="`note-${id}`" v-model="said.note" label="Note" name="note" />
         <div class="field-grid">
           <NumberField
@@ -128,7 +129,7 @@ function tell() {
         </label>
         <ProblemNote v-if="problem" :problem="problem" />
         <p><button class="button primary">Done, with this</button></p>
-      </form>
+      </AppForm>
     </div>
   </li>
 </template>
