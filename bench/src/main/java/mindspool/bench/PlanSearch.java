@@ -7,6 +7,7 @@ import java.util.Locale;
 import mindspool.core.plan.DryingPlan;
 import mindspool.core.plan.DryingPlanner;
 import mindspool.core.plan.PlanProblem;
+import mindspool.core.plan.SearchEffort;
 import mindspool.core.plan.Workshops;
 
 /**
@@ -65,8 +66,7 @@ final class PlanSearch {
     Duration most = Duration.ofSeconds(seconds);
     new DryingPlanner(problem)
         .best(
-            most,
-            most,
+            SearchEffort.within(most, most),
             plan -> found.add(new Found((System.nanoTime() - began) / 1e9, plan)),
             () -> false);
     return found;

@@ -11,7 +11,6 @@ import ai.timefold.solver.core.config.localsearch.decider.forager.LocalSearchFor
 import ai.timefold.solver.core.config.solver.EnvironmentMode;
 import ai.timefold.solver.core.config.solver.SolverConfig;
 import ai.timefold.solver.core.config.solver.termination.TerminationConfig;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -22,7 +21,7 @@ import java.util.function.Consumer;
 
 /**
  * Seeks a plan: begins with a greedy one, then lets Timefold's local search better it by the {@link
- * PlanRules} until the time is over, nothing is gained any more, or somebody has seen enough.
+ * PlanRules} until the effort is spent, nothing is gained any more, or somebody has seen enough.
  *
  * <p>The search is annealing over and over, each round from the best so far and longer than the one
  * before: where few plans are possible at all, the way to a better one leads over worse. It goes by
@@ -149,13 +148,12 @@ public final class DryingPlanner {
   /**
    * The best plan found.
    *
-   * @param most how long to seek
-   * @param idle stop after so long without gain
+   * @param effort how long to seek, or how many changes to try
    * @param better is given better plans, a few times in a second, and of the best at last
    * @param cancelled asked now and then; the best so far is then the answer
    */
   public DryingPlan best(
-      Duration most, Duration idle, Consumer<DryingPlan> better, BooleanSupplier cancelled) {
+      SearchEffort effort, Consumer<DryingPlan> better, BooleanSupplier cancelled) {
     PlanDraft begin = beginning();
     better.accept(outlined(begin));
     if (begin.jobs().stream().allMatch(PlannedJob::isPinned)) {
@@ -168,11 +166,11 @@ public final class DryingPlanner {
       if (cancelled.getAsBoolean() || (round >= SURE_ROUNDS && !changed)) {
         break;
       }
-      Duration share = Duration.ofMillis(Math.round(ROUND_SHARES[round] * most.toMillis()));
-      SolverFactory<PlanDraft> rules = SolverFactory.create(config(share, idle));
+      SolverFactory<PlanDraft> rules =
+          SolverFactory.create(config(effort.round(ROUND_SHARES[round])));
       long beganNs = System.nanoTime();
       now = searched(rules, now, better, cancelled);
-      boolean tired = System.nanoTime() - beganNs < 0.9 * share.toNanos();
+      boolean tired = effort.isTired(ROUND_SHARES[round], System.nanoTime() - beganNs);
       changed = followed(now);
       best = better(SolutionManager.create(rules), best, now);
       if (tired && !changed && best != now) {
@@ -243,15 +241,14 @@ public final class DryingPlanner {
     return watch;
   }
 
-  private static SolverConfig config(Duration most, Duration idle) {
+  private static SolverConfig config(TerminationConfig end) {
     return new SolverConfig()
         .withSolutionClass(PlanDraft.class)
         .withEntityClasses(PlannedJob.class)
         .withConstraintProviderClass(PlanRules.class)
         .withEnvironmentMode(EnvironmentMode.NO_ASSERT)
         .withRandomSeed(0L)
-        .withTerminationConfig(
-            new TerminationConfig().withSpentLimit(most).withUnimprovedSpentLimit(idle))
+        .withTerminationConfig(end)
         .withPhaseList(
             List.of(
                 new LocalSearchPhaseConfig()

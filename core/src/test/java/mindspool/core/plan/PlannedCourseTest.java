@@ -7,7 +7,6 @@ import static mindspool.core.plan.Workshops.spool;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
@@ -33,7 +32,7 @@ class PlannedCourseTest {
                 ROOM,
                 List.of(),
                 Map.of()))
-        .best(Duration.ofSeconds(2), Duration.ofSeconds(1), better -> {}, () -> false);
+        .best(SearchEffort.ofMoves(2_000), better -> {}, () -> false);
   }
 
   private static List<Point> course(DryingPlan plan, MoistAir atTheHolder) {

@@ -34,6 +34,7 @@ import mindspool.core.plan.PlanDryer;
 import mindspool.core.plan.PlanJob;
 import mindspool.core.plan.PlanProblem;
 import mindspool.core.plan.PlanSpool;
+import mindspool.core.plan.SearchEffort;
 import mindspool.core.stock.ReelKind;
 import mindspool.core.stock.Winding;
 import mindspool.server.calc.DryingCalculator.RoomRequest;
@@ -219,7 +220,10 @@ class PlanCalculator {
     double passed = (System.nanoTime() - beganNs) / 1e9;
     Duration most = Duration.ofMillis(Math.round(1000 * Math.max(LEAST_SECONDS, seconds - passed)));
     return PlanAnswer.of(
-        planner.best(most, most, plan -> {}, () -> Thread.currentThread().isInterrupted()));
+        planner.best(
+            SearchEffort.within(most, most),
+            plan -> {},
+            () -> Thread.currentThread().isInterrupted()));
   }
 
   private static void refuseMore(String field, int count, int most) {

@@ -19,6 +19,7 @@ import mindspool.core.plan.Pin;
 import mindspool.core.plan.PlanJob;
 import mindspool.core.plan.PlanProblem;
 import mindspool.core.plan.PlanSpool;
+import mindspool.core.plan.SearchEffort;
 import mindspool.core.stock.SpoolChoice;
 import mindspool.server.dry.DryersForPlan;
 import mindspool.server.keep.DiskSpace;
@@ -142,8 +143,7 @@ class PlanService implements DisposableBean {
         mine.best =
             new DryingPlanner(problem)
                 .best(
-                    most,
-                    most.dividedBy(2),
+                    SearchEffort.within(most, most.dividedBy(2)),
                     better -> {
                       mine.best = better;
                       mine.improvements++;
