@@ -15,8 +15,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
 import mindspool.server.keep.DiskSpace;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -149,11 +151,13 @@ class MqttIntake implements SmartLifecycle {
   }
 
   private void disconnected(Throwable cause) {
-    if (running) {
-      problem =
-          "The broker at %s:%d does not answer or refuses (%s). It is tried again every %d s; check that it runs, and host, port, user and password."
-              .formatted(settings.host(), broker.port(), cause.getMessage(), RECONNECT_WITHIN_S);
+    if (!running) {
+      // It left by itself, because the program stops.
+      return;
     }
+    problem =
+        "The broker at %s:%d does not answer or refuses (%s). It is tried again every %d s; check that it runs, and host, port, user and password."
+            .formatted(settings.host(), broker.port(), cause.getMessage(), RECONNECT_WITHIN_S);
     LOG.info("Not connected to the broker: {}", cause.getMessage());
   }
 
@@ -248,10 +252,12 @@ class MqttIntake implements SmartLifecycle {
         writer.interrupt();
       }
       if (client != null) {
-        client.disconnect();
+        client.disconnect().get(STOP_MS, TimeUnit.MILLISECONDS);
       }
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
+    } catch (ExecutionException | TimeoutException e) {
+      LOG.debug("It was not connected any more", e);
     }
     broker.stop();
   }

@@ -47,8 +47,11 @@ public final class BackupCommand {
     }
   }
 
+  /** Read only: the next start expects the file as the program left it, to the byte. */
   private static String url(Path data) {
-    return "jdbc:h2:file:" + data.resolve("mind-spool").toAbsolutePath() + ";IFEXISTS=TRUE";
+    return "jdbc:h2:file:"
+        + data.resolve("mind-spool").toAbsolutePath()
+        + ";IFEXISTS=TRUE;ACCESS_MODE_DATA=r";
   }
 
   /**
