@@ -17,7 +17,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** What the start script says when something is in the way. */
-@Tag("long")
+@Tag("process")
 class ScriptTest {
 
   private record Outcome(int code, String output) {}

@@ -20,6 +20,9 @@ class LinesTest {
   private static final int COUNT = 1000;
   private static final double STEP_MM = 0.05;
 
+  /** With 80, one false line in five walls instead of one in twenty is seen with power 0.97. */
+  private static final int WALLS = Boolean.getBoolean("mindspool.test.long") ? 200 : 80;
+
   /** A wall with waves, noise that hangs together, light that falls off, and single marks. */
   private static double[] wall(double spacingMm, double strength, double phase, long seed) {
     Random random = new Random(seed);
@@ -71,19 +74,19 @@ class LinesTest {
   @Test
   void wallsWithoutLinesMostlyShowNoSpacing() {
     int found = 0;
-    for (int seed = 0; seed < 200; seed++) {
+    for (int seed = 0; seed < WALLS; seed++) {
       found +=
           LineSpectrum.of(WallProfile.of(wall(2, 0, 0, seed), STEP_MM)).spacings().isEmpty()
               ? 0
               : 1;
     }
-    assertThat(found).as("of 200, with 95 % confidence").isLessThanOrEqualTo(20);
+    assertThat(found).as("with 95 % confidence").isLessThanOrEqualTo(WALLS / 10);
   }
 
   @Test
   void unrelatedWallsAreNotCalledTheSame() {
     int same = 0;
-    for (int i = 0; i < 100; i++) {
+    for (int i = 0; i < WALLS / 2; i++) {
       double spacing = 1 + 0.05 * i;
       LineComparison comparison =
           LineComparison.of(
@@ -91,14 +94,14 @@ class LinesTest {
               WallProfile.of(wall(7 - spacing, 2, 2, 5000 + i), STEP_MM));
       same += comparison.verdict() == Verdict.SAME ? 1 : 0;
     }
-    assertThat(same).isLessThanOrEqualTo(5);
+    assertThat(same).isLessThanOrEqualTo(WALLS / 40);
   }
 
   /** Irregular lines at the same heights, with noise of their own and marks a little off. */
   @Test
   void theSameLinesTwiceAreCalledTheSame() {
     int same = 0;
-    for (int i = 0; i < 50; i++) {
+    for (int i = 0; i < WALLS / 4; i++) {
       Random random = new Random(i);
       double[] first = wall(2, 0, 0, 100 + i);
       double[] second = wall(2, 0, 0, 900 + i);
@@ -117,7 +120,7 @@ class LinesTest {
         assertThat(comparison.shiftMm()).isCloseTo(8 * STEP_MM, within(0.11));
       }
     }
-    assertThat(same).isGreaterThanOrEqualTo(45);
+    assertThat(same).isGreaterThanOrEqualTo(WALLS / 4 * 9 / 10);
   }
 
   private static GreyPicture photograph(double spacingMm, double tilt, double shade) {

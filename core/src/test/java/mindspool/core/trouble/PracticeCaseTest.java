@@ -19,6 +19,9 @@ import org.junit.jupiter.params.provider.EnumSource;
 /** Made-up cases: repeatable, fair, and solved by what the program proposes. */
 class PracticeCaseTest {
 
+  /** Of 40, 32 or more found; a program that finds seven in ten fails with power 0.9. */
+  private static final int RUNS = Boolean.getBoolean("mindspool.test.long") ? 100 : 40;
+
   private static final TroubleKnowledge KNOWLEDGE = TroubleKnowledge.standard();
 
   private static List<Step> everything() {
@@ -64,7 +67,7 @@ class PracticeCaseTest {
   @Test
   void whatTheProgramProposesMostlyFindsTheCauseAndNamingItIsRight() {
     int found = 0;
-    for (long seed = 0; seed < 100; seed++) {
+    for (long seed = 0; seed < RUNS; seed++) {
       PracticeCase practice = PracticeCase.of(KNOWLEDGE, seed, Level.USUAL);
       String hidden = practice.causes().get(0).id();
       List<Step> shortest =
@@ -80,7 +83,7 @@ class PracticeCaseTest {
       found += leads ? 1 : 0;
       assertThat(practice.review(List.of(), Set.of()).right()).isFalse();
     }
-    assertThat(found).isGreaterThanOrEqualTo(80);
+    assertThat(found).isGreaterThanOrEqualTo(RUNS * 4 / 5);
   }
 
   @Test

@@ -1,4 +1,4 @@
-package mindspool.server;
+package mindspool.server.acts;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -6,7 +6,8 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
-import mindspool.server.Api.Answer;
+import mindspool.server.support.Api.Answer;
+import mindspool.server.support.ServerTest;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 

@@ -1,4 +1,4 @@
-package mindspool.server;
+package mindspool.server.acts;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -15,7 +15,8 @@ import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.IntFunction;
-import mindspool.server.Api.Answer;
+import mindspool.server.support.Api.Answer;
+import mindspool.server.support.ServerTest;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 

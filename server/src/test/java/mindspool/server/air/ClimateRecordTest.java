@@ -1,4 +1,4 @@
-package mindspool.server;
+package mindspool.server.air;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -6,7 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
-import mindspool.server.Api.Answer;
+import mindspool.server.support.Api.Answer;
+import mindspool.server.support.ServerTest;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 

@@ -1,4 +1,4 @@
-package mindspool.server;
+package mindspool.server.browser;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -19,105 +19,20 @@ import java.time.Instant;
 import java.util.Random;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
+import mindspool.server.support.Api;
+import mindspool.server.support.DemoPages;
 import mindspool.simulators.DevicePublisher;
 import mindspool.simulators.WeirLane;
-import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.test.context.SpringBootTest.WebEnvironment;
-import org.springframework.test.context.ActiveProfiles;
 import tools.jackson.databind.JsonNode;
 
 /** A person's way through the demo, in a real browser. */
-@SpringBootTest(
-    webEnvironment = WebEnvironment.RANDOM_PORT,
-    properties = {"mindspool.mqtt.port=0", "mindspool.data-dir=target/demo-data"})
-@ActiveProfiles("demo")
-@Tag("long")
-class BrowserTest extends BrowserPages {
-
-  /** Whether the demo's spools were all computed once, so that no page changes under the check. */
-  private boolean computed;
-
-  private Locator spool(String words) {
-    return page.locator("[data-spool]").filter(new Locator.FilterOptions().setHasText(words));
-  }
-
-  private void shelf() {
-    page.navigate("/shelf");
-    assertThat(page.getByTestId("shelf-summary")).containsText(Pattern.compile("2[4-9] spools"));
-    assertThat(page.getByTestId("shelf-summary"))
-        .not()
-        .containsText("computing", new ContainsTextOptions().setTimeout(60_000));
-  }
+class BrowserTest extends DemoPages {
 
   private void visitSpool(String words) {
     shelf();
     spool(words).click();
     assertThat(page.getByTestId("printable")).isVisible();
-  }
-
-  @ParameterizedTest
-  @ValueSource(
-      strings = {
-        "/shelf",
-        "/list",
-        "/receive",
-        "/dry",
-        "/materials",
-        "/place/1",
-        "/place/3",
-        "/devices",
-        "/lots",
-        "/today",
-        "/wall",
-        "/plan",
-        "/cycle/1",
-        "/dryer/6",
-        "/rounds",
-        "/boxes",
-        "/alerts",
-        "/acts",
-        "/print",
-        "/print/machines",
-        "/print/choose",
-        "/print/compare",
-        "/print/jobs/15",
-        "/print/runs/9",
-        "/trouble",
-        "/trouble/1",
-        "/trouble/practise?case=7",
-        "/trouble/lines",
-        "/trouble/practise/drying?case=7",
-        "/trouble/steps",
-        "/trouble/steps/feed_check",
-        "/upkeep",
-        "/upkeep/printer/5",
-        "/upkeep/supplies",
-        "/materials-compared",
-        "/calibrations",
-        "/how/moisture"
-      })
-  void pagesAreAccessibleAndQuiet(String path) {
-    if (!computed) {
-      shelf();
-      computed = true;
-    }
-    page.navigate(path);
-    assertThat(page.locator("h1").first()).isVisible();
-    page.waitForLoadState(LoadState.NETWORKIDLE);
-    theme("light");
-    assertAccessible(path);
-    // The other theme has other colours and nothing else.
-    theme("dark");
-    assertReadable(path + ", dark");
-    assertThat(complaints).isEmpty();
-  }
-
-  private void theme(String theme) {
-    page.evaluate("theme => document.documentElement.dataset.theme = theme", theme);
   }
 
   /** From a box to a print that taught its plate something, with mouse and keyboard. */
@@ -608,64 +523,6 @@ class BrowserTest extends BrowserPages {
     page.locator("#salt-r-1").fill("78.9");
     page.locator("#salt-r-1").blur();
     assertThat(page.getByTestId("check-outcome")).containsText("16.9 ± 2.");
-  }
-
-  @Test
-  void everyPageFitsEveryWindow() {
-    shelf();
-    String code = spool("PETG slate").getAttribute("data-spool");
-    for (String path :
-        new String[] {
-          "/today",
-          "/receive",
-          "/lots",
-          "/shelf",
-          "/list",
-          "/rounds",
-          "/boxes",
-          "/spool/" + code,
-          "/place/1",
-          "/place/3",
-          "/dry",
-          "/dry/" + code,
-          "/plan",
-          "/cycle/1",
-          "/dryer/6",
-          "/materials",
-          "/devices",
-          "/alerts",
-          "/acts",
-          "/print",
-          "/print/machines",
-          "/print/choose",
-          "/print/compare",
-          "/print/jobs/15",
-          "/print/runs/9",
-          "/trouble",
-          "/trouble/1",
-          "/trouble/practise?case=7",
-          "/trouble/lines",
-          "/trouble/practise/drying?case=7",
-          "/trouble/steps",
-          "/trouble/steps/feed_check",
-          "/upkeep",
-          "/upkeep/printer/5",
-          "/upkeep/supplies",
-          "/materials-compared",
-          "/calibrations"
-        }) {
-      page.setViewportSize(360, 844);
-      page.navigate(path);
-      assertThat(page.locator("h1").first()).isVisible();
-      page.waitForLoadState(LoadState.NETWORKIDLE);
-      for (int width : new int[] {360, 390, 640, 800, 2560}) {
-        page.setViewportSize(width, 844);
-        page.waitForTimeout(150);
-        int overflow =
-            (int) page.evaluate("() => document.documentElement.scrollWidth - window.innerWidth");
-        assertThat(overflow).as(path + " at " + width).isLessThanOrEqualTo(0);
-      }
-    }
   }
 
   @Test

@@ -1,4 +1,4 @@
-package mindspool.server;
+package mindspool.server.browser;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -13,6 +13,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.BooleanSupplier;
 import java.util.regex.Pattern;
+import mindspool.server.support.Api;
+import mindspool.server.support.BrowserPages;
 import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Tag;
@@ -27,7 +29,7 @@ import tools.jackson.databind.JsonNode;
 /** An empty workshop, from its first place to a round with a scanner, in a real browser. */
 @SpringBootTest(webEnvironment = WebEnvironment.RANDOM_PORT)
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
-@Tag("long")
+@Tag("browser")
 class FirstDayTest extends BrowserPages {
 
   @DynamicPropertySource

@@ -1,4 +1,4 @@
-package mindspool.server;
+package mindspool.server.calc;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -6,7 +6,9 @@ import static org.assertj.core.api.Assertions.withinPercentage;
 
 import java.util.Collections;
 import mindspool.core.material.Parameter;
-import mindspool.server.Api.Answer;
+import mindspool.server.support.Api;
+import mindspool.server.support.Api.Answer;
+import mindspool.server.support.ServerTest;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;

@@ -1,4 +1,4 @@
-package mindspool.server;
+package mindspool.server.calc;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -12,6 +12,8 @@ import java.util.Random;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
+import mindspool.server.support.Api;
+import mindspool.server.support.ServerTest;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 

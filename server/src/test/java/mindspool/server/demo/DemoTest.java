@@ -1,9 +1,10 @@
-package mindspool.server;
+package mindspool.server.demo;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.HashSet;
 import java.util.Set;
+import mindspool.server.support.Api;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -18,7 +19,7 @@ import tools.jackson.databind.JsonNode;
     webEnvironment = WebEnvironment.RANDOM_PORT,
     properties = {"mindspool.mqtt.port=0", "mindspool.data-dir=target/demo-data"})
 @ActiveProfiles("demo")
-@Tag("long")
+@Tag("browser")
 class DemoTest {
 
   private static final int DAYS = 60;

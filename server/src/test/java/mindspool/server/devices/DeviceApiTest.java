@@ -1,8 +1,9 @@
-package mindspool.server;
+package mindspool.server.devices;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import mindspool.server.Api.Answer;
+import mindspool.server.support.Api.Answer;
+import mindspool.server.support.ServerTest;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;

@@ -1,16 +1,17 @@
-package mindspool.server;
+package mindspool.server.devices;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.hivemq.client.mqtt.MqttClient;
 import com.hivemq.client.mqtt.datatypes.MqttQos;
 import com.hivemq.client.mqtt.mqtt3.Mqtt3BlockingClient;
-import java.io.IOException;
-import java.net.ServerSocket;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
+import mindspool.server.MindSpoolApplication;
+import mindspool.server.support.Api;
+import mindspool.simulators.hardship.ProgramProcess;
 import org.apache.activemq.artemis.core.config.Configuration;
 import org.apache.activemq.artemis.core.config.impl.ConfigurationImpl;
 import org.apache.activemq.artemis.core.config.impl.SecurityConfiguration;
@@ -27,15 +28,14 @@ import org.springframework.context.ConfigurableApplicationContext;
 import tools.jackson.databind.JsonNode;
 
 /** Against a broker that is not the program's own, asks for a password, and goes down meanwhile. */
-@Tag("long")
+@Tag("process")
 class ExternalBrokerTest {
 
   private static final long STARTED_MS = System.currentTimeMillis();
   private static final String USER = "spool";
   private static final String PASSWORD = "dry as a bone";
 
-  /** It does so every five seconds. */
-  private static final long BROKER_LOOKS_FOR_ENDED_SESSIONS_MS = 7_000;
+  private static final long BROKER_LOOKS_FOR_ENDED_SESSIONS_MS = 200;
 
   private static EmbeddedActiveMQ broker(Path folder, int port) throws Exception {
     SecurityConfiguration users = new SecurityConfiguration();
@@ -48,6 +48,7 @@ class ExternalBrokerTest {
             .setJournalFileSize(1 << 20)
             .setJournalMinFiles(2)
             .setMaxDiskUsage(-1)
+            .setMqttSessionScanInterval(BROKER_LOOKS_FOR_ENDED_SESSIONS_MS)
             .setJMXManagementEnabled(false)
             .setSecurityEnabled(true)
             .setJournalDirectory(folder.resolve("journal").toString())
@@ -130,7 +131,7 @@ class ExternalBrokerTest {
   @Test
   void nothingIsLostThatTheBrokerAcknowledged(@TempDir Path data, @TempDir Path brokerFolder)
       throws Exception {
-    int port = freePort();
+    int port = ProgramProcess.freePort();
     EmbeddedActiveMQ broker = broker(brokerFolder, port);
     try {
       try (ConfigurableApplicationContext running = application(data, port, PASSWORD)) {
@@ -159,7 +160,8 @@ class ExternalBrokerTest {
         assertThat(mqtt(api).get("problem").asString()).isEmpty();
       }
       publish(port, 10, 15);
-      Thread.sleep(BROKER_LOOKS_FOR_ENDED_SESSIONS_MS);
+      // Longer than the broker takes to find a session that has ended.
+      Thread.sleep(5 * BROKER_LOOKS_FOR_ENDED_SESSIONS_MS);
       try (ConfigurableApplicationContext again = application(data, port, PASSWORD)) {
         Api api = api(again);
         await("what came while the program was away", () -> readings(api) == 15); // X
@@ -171,7 +173,7 @@ class ExternalBrokerTest {
 
   @Test
   void aWrongPasswordIsSaid(@TempDir Path data, @TempDir Path brokerFolder) throws Exception {
-    int port = freePort();
+    int port = ProgramProcess.freePort();
     EmbeddedActiveMQ broker = broker(brokerFolder, port);
     try (ConfigurableApplicationContext running = application(data, port, "wet")) {
       Api api = api(running);
@@ -179,12 +181,6 @@ class ExternalBrokerTest {
       assertThat(mqtt(api).get("connected").asBoolean()).isFalse();
     } finally {
       broker.stop();
-    }
-  }
-
-  private static int freePort() throws IOException {
-    try (ServerSocket socket = new ServerSocket(0)) {
-      return socket.getLocalPort();
     }
   }
 }

@@ -1,4 +1,4 @@
-package mindspool.server;
+package mindspool.server.devices;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -14,7 +14,8 @@ import java.time.temporal.ChronoUnit;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
-import mindspool.server.Api.Answer;
+import mindspool.server.support.Api.Answer;
+import mindspool.server.support.ServerTest;
 import mindspool.simulators.hardship.DeafSubscriber;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;

@@ -1,4 +1,4 @@
-package mindspool.server;
+package mindspool.server.estimates;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -17,7 +17,8 @@ import mindspool.core.moisture.StartMoisture.Arrival;
 import mindspool.core.stock.ReelSize;
 import mindspool.core.stock.Winding;
 import mindspool.core.storage.ContainerKind;
-import mindspool.server.Api.Answer;
+import mindspool.server.support.Api.Answer;
+import mindspool.server.support.ServerTest;
 import mindspool.simulators.DevicePublisher;
 import mindspool.simulators.SimulatedHygrometer;
 import mindspool.simulators.SimulatedScale;
@@ -37,10 +38,13 @@ class HiddenTruthTest extends ServerTest {
 
   private static final Logger LOG = LoggerFactory.getLogger(HiddenTruthTest.class);
 
-  private static final int DAYS = 60;
+  /** All of it: {@code ./mind-spool test long}. */
+  private static final boolean ALL = Boolean.getBoolean("mindspool.test.long");
+
+  private static final int DAYS = ALL ? 60 : 40;
   private static final double DAY_S = 86_400;
   private static final String[] MATERIALS = {"PLA", "PETG", "ABS", "PA6", "PA12", "TPU95A"};
-  private static final int SPOOLS = 18;
+  private static final int SPOOLS = ALL ? 18 : 12;
 
   private final long start = System.currentTimeMillis() / 1000 / 600 * 600 - DAYS * 86_400L;
   private final Random random = new Random(77);
@@ -141,7 +145,7 @@ class HiddenTruthTest extends ServerTest {
     assertThat(received.status()).as(received.raw().body()).isEqualTo(201);
     String code = received.body().get("code").asString();
     spools.put(code, truth);
-    double moveDay = 15 + 20 * random.nextDouble();
+    double moveDay = DAYS / 4.0 + DAYS / 3.0 * random.nextDouble();
     workshop.plan(
         start + moveDay * DAY_S,
         () -> {
@@ -150,7 +154,7 @@ class HiddenTruthTest extends ServerTest {
               "/api/spools/" + code + "/moves",
               "{\"placeId\": %d, \"at\": \"%s\"}".formatted(places.get(second), at(moveDay)));
         });
-    double printDay = 40 + 10 * random.nextDouble();
+    double printDay = DAYS - 20 + 10 * random.nextDouble();
     workshop.plan(
         start + printDay * DAY_S,
         () -> {

@@ -1,4 +1,4 @@
-package mindspool.server;
+package mindspool.server.estimates;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -19,7 +19,8 @@ import mindspool.core.moisture.SpoolState;
 import mindspool.core.moisture.StartMoisture;
 import mindspool.core.stock.ReelSize;
 import mindspool.core.stock.Winding;
-import mindspool.server.Api.Answer;
+import mindspool.server.support.Api.Answer;
+import mindspool.server.support.ServerTest;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;

@@ -1,4 +1,4 @@
-package mindspool.server;
+package mindspool.server.http;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Collection;
+import mindspool.server.support.ServerTest;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationFeature;
@@ -41,6 +42,7 @@ class ApiContractTest extends ServerTest {
     return node;
   }
 
+  /** ContractExamplesTest sends them. */
   @Test
   void everyCalculatorHasAnExample() {
     JsonNode paths = api.get("/api/openapi.json").body().get("paths");
@@ -55,12 +57,6 @@ class ApiContractTest extends ServerTest {
               assertThat(content.has("example") || content.has("examples"))
                   .as(path.getKey())
                   .isTrue();
-              JsonNode example = content.path("example");
-              String body =
-                  example.isMissingNode()
-                      ? content.get("examples").iterator().next().get("value").toString()
-                      : example.isString() ? example.asString() : example.toString();
-              assertThat(api.post(path.getKey(), body).status()).as(body).isEqualTo(200);
             });
   }
 

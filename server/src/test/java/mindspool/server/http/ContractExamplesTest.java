@@ -1,4 +1,4 @@
-package mindspool.server;
+package mindspool.server.http;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -51,7 +51,7 @@ import org.springframework.test.context.ActiveProfiles;
       "spring.datasource.url=jdbc:h2:mem:contract;DB_CLOSE_DELAY=-1"
     })
 @ActiveProfiles("demo")
-@Tag("long")
+@Tag("browser")
 class ContractExamplesTest {
 
   private static final ObjectMapper JSON = new ObjectMapper();

@@ -1,4 +1,4 @@
-package mindspool.server;
+package mindspool.server.http;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -10,7 +10,8 @@ import java.net.http.HttpRequest;
 import java.nio.charset.StandardCharsets;
 import java.util.regex.Pattern;
 import java.util.zip.GZIPOutputStream;
-import mindspool.server.Api.Answer;
+import mindspool.server.support.Api.Answer;
+import mindspool.server.support.ServerTest;
 import org.junit.jupiter.api.Test;
 
 /** What guards the edge: headers, other sites, page addresses, size of the first load. */

@@ -1,4 +1,4 @@
-package mindspool.server;
+package mindspool.server.http;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -6,7 +6,8 @@ import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
-import mindspool.server.Api.Answer;
+import mindspool.server.support.Api.Answer;
+import mindspool.server.support.ServerTest;
 import mindspool.simulators.hardship.ContractFuzz;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Value;

@@ -1,8 +1,10 @@
-package mindspool.server;
+package mindspool.server.materials;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import mindspool.server.support.Api;
+import mindspool.server.support.PrintingTest;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 

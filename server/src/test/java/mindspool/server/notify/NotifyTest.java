@@ -1,4 +1,4 @@
-package mindspool.server;
+package mindspool.server.notify;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -19,7 +19,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.TimeUnit;
-import mindspool.server.Api.Answer;
+import mindspool.server.support.Api.Answer;
+import mindspool.server.support.ServerTest;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.test.context.TestPropertySource;

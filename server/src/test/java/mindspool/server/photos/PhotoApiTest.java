@@ -1,4 +1,4 @@
-package mindspool.server;
+package mindspool.server.photos;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -19,6 +19,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.zip.CRC32;
 import javax.imageio.ImageIO;
+import mindspool.server.support.Api;
+import mindspool.server.support.PrintingTest;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Value;
 

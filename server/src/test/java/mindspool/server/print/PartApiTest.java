@@ -1,4 +1,4 @@
-package mindspool.server;
+package mindspool.server.print;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -8,6 +8,8 @@ import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Locale;
+import mindspool.server.support.Api;
+import mindspool.server.support.PrintingTest;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 

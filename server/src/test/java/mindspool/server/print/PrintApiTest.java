@@ -1,4 +1,4 @@
-package mindspool.server;
+package mindspool.server.print;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
@@ -8,6 +8,8 @@ import com.hivemq.client.mqtt.mqtt3.Mqtt3BlockingClient;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import mindspool.server.support.Api;
+import mindspool.server.support.PrintingTest;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;

@@ -1,4 +1,4 @@
-package mindspool.server;
+package mindspool.server.support;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -13,56 +13,56 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** A plain HTTP client of the running application. */
-final class Api {
+public final class Api {
 
   private final HttpClient client = HttpClient.newHttpClient();
   private final String base;
 
-  Api(int port) {
+  public Api(int port) {
     this.base = "http://127.0.0.1:" + port;
   }
 
   /** An answer; {@code body} is missing where there is none. */
-  record Answer(int status, JsonNode body, HttpResponse<String> raw) {
+  public record Answer(int status, JsonNode body, HttpResponse<String> raw) {
 
     /** The field that the first error names. */
-    String field() {
+    public String field() {
       return body.at("/errors/0/field").asString();
     }
 
-    String detail() {
+    public String detail() {
       return body.get("detail").asString();
     }
 
     /** Number of the act that it answers. */
-    long act() {
+    public long act() {
       return raw.headers().firstValueAsLong("Act").orElseThrow();
     }
   }
 
-  Answer undo(long act) {
+  public Answer undo(long act) {
     return post("/api/acts/" + act + "/undo", "");
   }
 
-  Answer redo(long act) {
+  public Answer redo(long act) {
     return post("/api/acts/" + act + "/redo", "");
   }
 
-  Answer get(String path) {
+  public Answer get(String path) {
     return send(HttpRequest.newBuilder(URI.create(base + path)).GET());
   }
 
-  Answer post(String path, String json) {
+  public Answer post(String path, String json) {
     return send(json(path).POST(BodyPublishers.ofString(json)));
   }
 
   /** As somebody. */
-  Answer postAs(String person, String path, String json) {
+  public Answer postAs(String person, String path, String json) {
     return send(json(path).header("X-Person", person).POST(BodyPublishers.ofString(json)));
   }
 
   /** Changes something as it is now: with the version that it has. */
-  Answer change(String path, String json) {
+  public Answer change(String path, String json) {
     return put(path, withVersion(json, versionOf(path)));
   }
 
@@ -77,11 +77,11 @@ final class Api {
     return "{\"version\": " + version + (inner.equals("}") ? "" : ", ") + inner;
   }
 
-  Answer put(String path, String json) {
+  public Answer put(String path, String json) {
     return send(json(path).PUT(BodyPublishers.ofString(json)));
   }
 
-  Answer delete(String path) {
+  public Answer delete(String path) {
     return send(HttpRequest.newBuilder(URI.create(base + path)).DELETE());
   }
 
@@ -91,7 +91,7 @@ final class Api {
   }
 
   /** Sends a file as a form does. */
-  Answer upload(String path, String fileName, byte[] content, String zone) {
+  public Answer upload(String path, String fileName, byte[] content, String zone) {
     String boundary = UUID.randomUUID().toString();
     String head =
         "--%s\r\nContent-Disposition: form-data; name=\"zone\"\r\n\r\n%s\r\n--%s\r\n"
@@ -112,7 +112,7 @@ final class Api {
   }
 
   /** Two files of one request, named file and second. */
-  Answer uploadTwo(String path, byte[] file, byte[] second) {
+  public Answer uploadTwo(String path, byte[] file, byte[] second) {
     String boundary = UUID.randomUUID().toString();
     String head = "--%s\r\nContent-Disposition: form-data; name=\"%s\"; filename=\"%s\"\r\n\r\n";
     return send(
@@ -127,7 +127,7 @@ final class Api {
                     BodyPublishers.ofString("\r\n--" + boundary + "--\r\n"))));
   }
 
-  Answer send(HttpRequest.Builder request) {
+  public Answer send(HttpRequest.Builder request) {
     try {
       HttpResponse<String> raw = client.send(request.build(), HttpResponse.BodyHandlers.ofString());
       boolean json = raw.headers().firstValue("Content-Type").orElse("").contains("json");
@@ -142,7 +142,7 @@ final class Api {
   }
 
   /** A file as it comes. */
-  byte[] bytes(String path) {
+  public byte[] bytes(String path) {
     try {
       HttpRequest request = HttpRequest.newBuilder(URI.create(base + path)).GET().build();
       return client.send(request, HttpResponse.BodyHandlers.ofByteArray()).body();
@@ -154,7 +154,7 @@ final class Api {
     }
   }
 
-  String address(String path) {
+  public String address(String path) {
     return base + path;
   }
 }

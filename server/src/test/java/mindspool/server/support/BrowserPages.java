@@ -1,4 +1,4 @@
-package mindspool.server;
+package mindspool.server.support;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -27,7 +27,7 @@ import org.springframework.beans.factory.annotation.Value;
 
 /** A page in a real browser, which complains of nothing and asks nobody else. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
-abstract class BrowserPages {
+public abstract class BrowserPages {
 
   private static final Logger LOG = LoggerFactory.getLogger(BrowserPages.class);
 
@@ -36,12 +36,19 @@ abstract class BrowserPages {
   /** A failing check gives up after so long; no check here is about speed. */
   private static final double PATIENCE_MS = 30_000;
 
+  private static final int WIDTH = 1280;
+  private static final int HEIGHT = 800;
+
+  /** Below, at and between the widths at which the layout changes. */
+  private static final int[] WIDTHS = {360, 390, 640, 800, 2560};
+
   @Value("${local.server.port}")
   protected int port;
 
-  private Playwright playwright;
-  private Browser browser;
-  protected BrowserContext context;
+  /** One for all classes of tests; it ends with the process that runs them. */
+  private static Browser browser;
+
+  private BrowserContext context;
   protected Page page;
   protected final List<String> complaints = new ArrayList<>();
   private final Set<String> waitingFor = new LinkedHashSet<>();
@@ -59,42 +66,40 @@ abstract class BrowserPages {
                           complaints,
                           waitingFor));
 
+  private static synchronized Browser browser() {
+    if (browser == null) {
+      PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MS);
+      browser =
+          Playwright.create()
+              .chromium()
+              .launch(
+                  new BrowserType.LaunchOptions()
+                      .setExecutablePath(CHROMIUM)
+                      .setArgs(
+                          List.of(
+                              "--no-sandbox",
+                              "--disable-gpu",
+                              "--disable-quic",
+                              "--no-first-run",
+                              "--disable-background-networking",
+                              "--disable-component-update",
+                              "--disable-sync")));
+    }
+    return browser;
+  }
+
+  /**
+   * One page for the whole class, as one tab for a day; what it keeps is forgotten between tests.
+   */
   @BeforeAll
-  void launch() {
-    playwright = Playwright.create();
-    PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE_MS);
-    browser =
-        playwright
-            .chromium()
-            .launch(
-                new BrowserType.LaunchOptions()
-                    .setExecutablePath(CHROMIUM)
-                    .setArgs(
-                        List.of(
-                            "--no-sandbox",
-                            "--disable-gpu",
-                            "--disable-quic",
-                            "--no-first-run",
-                            "--disable-background-networking",
-                            "--disable-component-update",
-                            "--disable-sync")));
-  }
-
-  @AfterAll
-  void quit() {
-    playwright.close();
-  }
-
-  @BeforeEach
-  void open() {
+  protected void launch() {
     context =
-        browser.newContext(
-            new Browser.NewContextOptions()
-                .setBaseURL("http://127.0.0.1:" + port)
-                .setViewportSize(1280, 800));
+        browser()
+            .newContext(
+                new Browser.NewContextOptions()
+                    .setBaseURL("http://127.0.0.1:" + port)
+                    .setViewportSize(WIDTH, HEIGHT));
     page = context.newPage();
-    complaints.clear();
-    waitingFor.clear();
     page.onConsoleMessage(
         message -> {
           if (message.type().equals("error") || message.type().equals("warning")) {
@@ -118,9 +123,38 @@ abstract class BrowserPages {
         });
   }
 
-  @AfterEach
-  void close() {
+  @AfterAll
+  protected void quit() {
     context.close();
+  }
+
+  @BeforeEach
+  protected void open() {
+    page.navigate("about:blank");
+    page.setViewportSize(WIDTH, HEIGHT);
+    complaints.clear();
+    waitingFor.clear();
+  }
+
+  /** Leaves nothing to the next test that a browser keeps of a page. */
+  @AfterEach
+  protected void close() {
+    if (page.url().startsWith("http")) {
+      page.evaluate("() => localStorage.clear()");
+    }
+  }
+
+  /** Whether nothing has to be scrolled sideways, from a phone to a wall. */
+  protected void assertFits(String what) {
+    for (int width : WIDTHS) {
+      page.setViewportSize(width, HEIGHT);
+      int overflow =
+          (int)
+              page.evaluate(
+                  "() => new Promise(drawn => requestAnimationFrame(() => requestAnimationFrame(() =>"
+                      + " drawn(document.documentElement.scrollWidth - window.innerWidth))))");
+      assertThat(overflow).as(what + " at " + width).isLessThanOrEqualTo(0);
+    }
   }
 
   protected void assertAccessible(String what) {

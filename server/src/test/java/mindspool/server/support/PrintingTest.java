@@ -1,4 +1,4 @@
-package mindspool.server;
+package mindspool.server.support;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -6,7 +6,7 @@ import org.junit.jupiter.api.BeforeEach;
 import tools.jackson.databind.JsonNode;
 
 /** A printer with a plate in a hall of its own, and jobs for it. */
-abstract class PrintingTest extends ServerTest {
+public abstract class PrintingTest extends ServerTest {
 
   private static final String PART =
       ", \"part\": {\"lengthMm\": 60, \"widthMm\": 40, \"heightMm\": 12}";
@@ -18,7 +18,7 @@ abstract class PrintingTest extends ServerTest {
   protected long plate;
 
   @BeforeEach
-  void aPrinterAndAPlate() {
+  protected void aPrinterAndAPlate() {
     made++;
     room = place("Print hall " + made, "ROOM", null);
     api.post(

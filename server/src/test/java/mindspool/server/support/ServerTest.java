@@ -1,4 +1,4 @@
-package mindspool.server;
+package mindspool.server.support;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -11,7 +11,7 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Locale;
 import java.util.function.BooleanSupplier;
-import mindspool.server.Api.Answer;
+import mindspool.server.support.Api.Answer;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
 import org.springframework.beans.factory.annotation.Value;
@@ -19,20 +19,23 @@ import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.context.SpringBootTest.WebEnvironment;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.test.context.TestExecutionListeners;
+import org.springframework.test.context.TestExecutionListeners.MergeMode;
 import tools.jackson.databind.JsonNode;
 
 /** The whole application on a free port, with a database file of its own. */
 @SpringBootTest(webEnvironment = WebEnvironment.RANDOM_PORT)
-@Tag("long")
-abstract class ServerTest {
+@Tag("http")
+@TestExecutionListeners(listeners = FreshDatabase.class, mergeMode = MergeMode.MERGE_WITH_DEFAULTS)
+public abstract class ServerTest {
 
   @Value("${local.server.port}")
-  private int port;
+  protected int port;
 
   protected Api api;
 
   @DynamicPropertySource
-  static void ownDatabase(DynamicPropertyRegistry registry) {
+  protected static void ownDatabase(DynamicPropertyRegistry registry) {
     registry.add("mindspool.data-dir", ServerTest::folder);
     registry.add("mindspool.mqtt.port", () -> 0);
     registry.add("mindspool.live.refresh-ms", () -> 300);
@@ -48,7 +51,7 @@ abstract class ServerTest {
   }
 
   @BeforeEach
-  void connect() {
+  protected void connect() {
     api = new Api(port);
   }
 

@@ -1,9 +1,11 @@
-package mindspool.server;
+package mindspool.server.trouble;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.time.Instant;
+import mindspool.server.support.Api;
+import mindspool.server.support.PrintingTest;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;

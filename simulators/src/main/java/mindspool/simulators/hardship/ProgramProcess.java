@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.ThreadLocalRandom;
 import java.util.concurrent.TimeUnit;
 
 /** The program in a process of its own, on free ports, with a data folder that outlives it. */
@@ -13,6 +14,8 @@ public final class ProgramProcess implements AutoCloseable {
 
   private static final int TRIES = 1800;
   private static final long PAUSE_MS = 100;
+  private static final int LEAST_PORT = 20_000;
+  private static final int MOST_PORT = 32_000;
   private static final String MAIN = "mindspool.server.MindSpoolApplication";
 
   private final Path data;
@@ -20,7 +23,9 @@ public final class ProgramProcess implements AutoCloseable {
   private final List<String> settings;
   private final int httpPort = freePort();
   private final int mqttPort = freePort();
-  private final Path log;
+  private final Path logs;
+  private Path log;
+  private int launches;
   private Process process;
 
   /**
@@ -34,15 +39,23 @@ public final class ProgramProcess implements AutoCloseable {
     this.data = data;
     this.classPath = classPath;
     this.settings = List.of(settings);
-    this.log = Files.createTempFile("mind-spool-process", ".log");
+    this.logs = Files.createTempDirectory("mind-spool-process");
   }
 
-  private static int freePort() {
-    try (ServerSocket socket = new ServerSocket(0)) {
-      return socket.getLocalPort();
-    } catch (IOException e) {
-      throw new IllegalStateException(e);
+  /**
+   * A port that nobody uses, and none of those that the system gives to whoever asks for any: it is
+   * still free when the program is started anew.
+   */
+  public static int freePort() {
+    for (int tries = 0; tries < TRIES; tries++) {
+      int port = ThreadLocalRandom.current().nextInt(LEAST_PORT, MOST_PORT);
+      try (ServerSocket socket = new ServerSocket(port)) {
+        return socket.getLocalPort();
+      } catch (IOException taken) {
+        // Another one then.
+      }
     }
+    throw new IllegalStateException("no free port from %d to %d".formatted(LEAST_PORT, MOST_PORT));
   }
 
   public int httpPort() {
@@ -53,7 +66,7 @@ public final class ProgramProcess implements AutoCloseable {
     return mqttPort;
   }
 
-  /** All that it printed. */
+  /** All that it printed since it was started last. */
   public String output() throws IOException {
     return Files.readString(log);
   }
@@ -77,11 +90,9 @@ public final class ProgramProcess implements AutoCloseable {
                 "--mindspool.mqtt.port=" + mqttPort,
                 "--mindspool.data-dir=" + data));
     command.addAll(settings);
+    log = logs.resolve("start-" + ++launches + ".log");
     process =
-        new ProcessBuilder(command)
-            .redirectErrorStream(true)
-            .redirectOutput(ProcessBuilder.Redirect.appendTo(log.toFile()))
-            .start();
+        new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(log.toFile()).start();
   }
 
   /** Starts it and waits until it answers and hears its devices. */
