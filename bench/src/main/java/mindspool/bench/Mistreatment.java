@@ -1,6 +1,5 @@
 package mindspool.bench;
 
-import java.io.File;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -11,6 +10,7 @@ import java.util.concurrent.TimeUnit;
 import mindspool.simulators.hardship.ContractFuzz;
 import mindspool.simulators.hardship.Ledger;
 import mindspool.simulators.hardship.ProgramProcess;
+import mindspool.simulators.hardship.ProgramProcess.Program;
 
 /**
  * What the tests do a little of, as much as is wanted, on a program that is started for it: {@code
@@ -28,11 +28,9 @@ final class Mistreatment {
   static void run(String[] args) throws Exception {
     int count = Integer.parseInt(args[1]);
     long seed = args.length > 2 ? Long.parseLong(args[2]) : System.nanoTime();
-    Path app = Path.of(System.getProperty("mindspool.app"));
-    String classPath =
-        app.resolve("mind-spool-app.jar") + File.pathSeparator + app.resolve("lib") + "/*";
+    Program app = Program.unpacked(Path.of(System.getProperty("mindspool.app")));
     Path data = Files.createTempDirectory("mind-spool-bench");
-    try (ProgramProcess program = new ProgramProcess(data.resolve("data"), classPath)) {
+    try (ProgramProcess program = new ProgramProcess(data.resolve("data"), app)) {
       program.start();
       if (args[0].equals("kills")) {
         kills(program, count, seed);

@@ -41,7 +41,7 @@ class OtherPhysicsTest {
   /** Whether all is drawn that bands were ever held against: {@code ./mind-spool test long}. */
   private static final boolean ALL = Boolean.getBoolean("mindspool.test.long");
 
-  private static final int RUNS = ALL ? 30 : 10;
+  private static final int RUNS = ALL ? 30 : 15;
   private static final ReelWater REEL = ReelWater.of(ReelKind.PLASTIC, 210);
 
   /**
@@ -102,13 +102,13 @@ class OtherPhysicsTest {
     double sum = 0;
     for (String name : MATERIALS) {
       double share = coverage(MaterialCatalogue.standard().named(name), stepG);
-      // Of 30 draws at 80 %, 18 or fewer would come one time in a hundred; of 10, 5 or fewer one
-      // time in thirty.
-      assertThat(share).as(name).isBetween(ALL ? 0.6 : 0.5, 1.0);
+      // Of 30 draws at 80 %, 18 or fewer would come one time in a hundred; of 15, 8 or fewer one
+      // time in fifty.
+      assertThat(share).as(name).isBetween(ALL ? 0.6 : 0.53, 1.0);
       sum += share;
     }
-    // Of 180 spools the mean is known to 0.03, of 60 to 0.05 (standard deviations): bands that hold
+    // Of 180 spools the mean is known to 0.03, of 90 to 0.04 (standard deviations): bands that hold
     // the truth in 60 % or in 98 % are found out with power over 0.95 either way.
-    assertThat(sum / MATERIALS.size()).isBetween(ALL ? 0.75 : 0.70, ALL ? 0.85 : 0.90);
+    assertThat(sum / MATERIALS.size()).isBetween(ALL ? 0.75 : 0.72, ALL ? 0.85 : 0.88);
   }
 }

@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.LoadState;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.util.ArrayList;
@@ -75,7 +74,7 @@ class FirstDayTest extends BrowserPages {
         }) {
       page.navigate(path);
       assertThat(page.locator("h1").first()).isVisible();
-      page.waitForLoadState(LoadState.NETWORKIDLE);
+      settle();
       assertThat(page.locator("main").textContent()).as(path).doesNotContain("0 spools");
       assertAccessible(path);
     }

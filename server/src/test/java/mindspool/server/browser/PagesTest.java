@@ -3,7 +3,6 @@ package mindspool.server.browser;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.microsoft.playwright.options.LoadState;
 import mindspool.server.support.DemoPages;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -70,17 +69,10 @@ class PagesTest extends DemoPages {
     String path = route.replace("CODE", code);
     page.navigate(path);
     assertThat(page.locator("h1").first()).isVisible();
-    page.waitForLoadState(LoadState.NETWORKIDLE);
-    theme("light");
+    settle();
     assertAccessible(path);
-    // The other theme has other colours and nothing else.
-    theme("dark");
-    assertReadable(path + ", dark");
+    assertReadableInTheDark(path);
     assertFits(path);
     assertThat(complaints).isEmpty();
-  }
-
-  private void theme(String theme) {
-    page.evaluate("theme => document.documentElement.dataset.theme = theme", theme);
   }
 }

@@ -5,21 +5,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.HashSet;
 import java.util.Set;
 import mindspool.server.support.Api;
+import mindspool.server.support.DemoApplication;
 import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.test.context.SpringBootTest.WebEnvironment;
-import org.springframework.test.context.ActiveProfiles;
 import tools.jackson.databind.JsonNode;
 
-/** The demonstration is what it promises to be. Same configuration as the browser tests. */
-@SpringBootTest(
-    webEnvironment = WebEnvironment.RANDOM_PORT,
-    properties = {"mindspool.mqtt.port=0", "mindspool.data-dir=target/demo-data"})
-@ActiveProfiles("demo")
-@Tag("browser")
+/** The demonstration is what it promises to be. */
+@DemoApplication
 class DemoTest {
 
   private static final int DAYS = 60;

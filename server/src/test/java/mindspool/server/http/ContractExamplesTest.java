@@ -31,27 +31,19 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.StreamSupport;
 import javax.imageio.ImageIO;
-import org.junit.jupiter.api.Tag;
+import mindspool.server.support.DemoApplication;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.test.context.SpringBootTest.WebEnvironment;
-import org.springframework.test.context.ActiveProfiles;
 
 /**
  * A client that knows nothing but the API document: it sends every documented example to a running
  * server, in the order in which the document could be followed, and holds each answer against the
- * published schema with a general validator (JSON Schema 2020-12, json-schema-validator).
+ * published schema with a general validator (JSON Schema 2020-12, json-schema-validator). It comes
+ * last of all that ask the demo, since it changes everything that can be changed.
  */
-@SpringBootTest(
-    webEnvironment = WebEnvironment.RANDOM_PORT,
-    properties = {
-      "mindspool.mqtt.port=0",
-      "mindspool.data-dir=target/contract-data",
-      "spring.datasource.url=jdbc:h2:mem:contract;DB_CLOSE_DELAY=-1"
-    })
-@ActiveProfiles("demo")
-@Tag("browser")
+@DemoApplication
+@Order(Integer.MAX_VALUE)
 class ContractExamplesTest {
 
   private static final ObjectMapper JSON = new ObjectMapper();

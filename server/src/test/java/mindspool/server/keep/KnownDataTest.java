@@ -7,6 +7,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -54,6 +57,23 @@ class KnownDataTest {
         .isInstanceOfSatisfying(
             DamagedDataException.class,
             damaged -> assertThat(damaged.wayBack()).contains("mind-spool restore"));
+  }
+
+  /** After a kill what it held counts, not its bytes: the data was open and may be another. */
+  @Test
+  void whatWasOpenWhenItWasKilledIsHeldAgainstWhatItHeldOnly() throws IOException, SQLException {
+    leftInOrder();
+    try (Connection empty = DriverManager.getConnection("jdbc:h2:mem:known")) {
+      assertThatThrownBy(() -> known(false).check(empty))
+          .isInstanceOf(DamagedDataException.class)
+          .hasMessageContaining("older than it should be")
+          .hasMessageContaining("0 of 5 spools");
+      KnownData accepting = known(true);
+      accepting.check(empty);
+    }
+    known(false).note(new Inventory(9, Map.of("spools", 6L)));
+    Files.writeString(database(), "written since");
+    assertThatCode(known(false)::checkFile).doesNotThrowAnyException();
   }
 
   /** Half written when the machine stopped: the data speaks for itself. */

@@ -8,6 +8,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -35,6 +36,11 @@ public abstract class BrowserPages {
 
   /** A failing check gives up after so long; no check here is about speed. */
   private static final double PATIENCE_MS = 30_000;
+
+  /** So often nothing is waited for, looked at so far apart. */
+  private static final int QUIET_LOOKS = 3;
+
+  private static final double LOOK_MS = 30;
 
   private static final int WIDTH = 1280;
   private static final int HEIGHT = 800;
@@ -144,16 +150,30 @@ public abstract class BrowserPages {
     }
   }
 
-  /** Whether nothing has to be scrolled sideways, from a phone to a wall. */
+  /**
+   * Whether nothing has to be scrolled sideways, from a phone to a wall. A chart may take a moment
+   * to follow its window.
+   */
   protected void assertFits(String what) {
     for (int width : WIDTHS) {
       page.setViewportSize(width, HEIGHT);
-      int overflow =
-          (int)
-              page.evaluate(
-                  "() => new Promise(drawn => requestAnimationFrame(() => requestAnimationFrame(() =>"
-                      + " drawn(document.documentElement.scrollWidth - window.innerWidth))))");
-      assertThat(overflow).as(what + " at " + width).isLessThanOrEqualTo(0);
+      try {
+        page.waitForFunction(
+            "() => document.documentElement.scrollWidth <= window.innerWidth",
+            null,
+            new Page.WaitForFunctionOptions().setTimeout(PATIENCE_MS));
+      } catch (TimeoutError tooWide) {
+        throw new AssertionError(what + " is wider than its window of " + width, tooWide);
+      }
+    }
+  }
+
+  /** Waits until all that the page asked for has come and what came asks for nothing more. */
+  protected void settle() {
+    int quiet = 0;
+    while (quiet < QUIET_LOOKS) {
+      page.waitForTimeout(LOOK_MS);
+      quiet = waitingFor.isEmpty() ? quiet + 1 : 0;
     }
   }
 
@@ -162,9 +182,20 @@ public abstract class BrowserPages {
         what, axe().withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa")));
   }
 
-  /** Whether all words stand out from what is behind them. */
-  protected void assertReadable(String what) {
-    assertFindsNothing(what, axe().withRules(List.of("color-contrast")));
+  /** Whether all words stand out in the dark theme too; after {@link #assertAccessible}. */
+  protected void assertReadableInTheDark(String what) {
+    theme("dark");
+    // The page has axe already, and only colours are others.
+    Object found =
+        page.evaluate(
+            "async () => (await axe.run({runOnly: ['color-contrast'], resultTypes: ['violations']}))"
+                + ".violations.flatMap(each => each.nodes.map(node => node.html))");
+    assertThat((List<?>) found).as(what + " in the dark").isEmpty();
+    theme("light");
+  }
+
+  private void theme(String theme) {
+    page.evaluate("theme => document.documentElement.dataset.theme = theme", theme);
   }
 
   /** In the page itself: it has no frames, and a page of axe's own for the report takes longer. */

@@ -5,17 +5,9 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.Tag;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.test.context.SpringBootTest.WebEnvironment;
-import org.springframework.test.context.ActiveProfiles;
 
 /** The demo in a real browser; all classes of tests share one running demo. */
-@SpringBootTest(
-    webEnvironment = WebEnvironment.RANDOM_PORT,
-    properties = {"mindspool.mqtt.port=0", "mindspool.data-dir=target/demo-data"})
-@ActiveProfiles("demo")
-@Tag("browser")
+@DemoApplication
 public abstract class DemoPages extends BrowserPages {
 
   private static final double COMPUTED_WITHIN_MS = 120_000;

@@ -18,8 +18,30 @@ public final class ProgramProcess implements AutoCloseable {
   private static final int MOST_PORT = 32_000;
   private static final String MAIN = "mindspool.server.MindSpoolApplication";
 
+  /**
+   * What is started.
+   *
+   * @param folder in which it runs
+   * @param arguments of Java, up to the program's own options
+   */
+  public record Program(Path folder, List<String> arguments) {
+
+    /** As {@code ./mind-spool start} runs it: unpacked, with its archive of loaded classes. */
+    public static Program unpacked(Path app) {
+      return new Program(
+          app, List.of("-XX:SharedArchiveFile=app.jsa", "-Xshare:auto", "-jar", JAR));
+    }
+
+    /** From the classes of a class path. */
+    public static Program ofClasses(String classPath) {
+      return new Program(Path.of("."), List.of("-cp", classPath, MAIN));
+    }
+  }
+
+  private static final String JAR = "mind-spool-app.jar";
+
   private final Path data;
-  private final String classPath;
+  private final Program program;
   private final List<String> settings;
   private final int httpPort = freePort();
   private final int mqttPort = freePort();
@@ -32,12 +54,12 @@ public final class ProgramProcess implements AutoCloseable {
    * Prepares a program.
    *
    * @param data its data folder
-   * @param classPath where its classes are
+   * @param program what is started
    * @param settings more options of it
    */
-  public ProgramProcess(Path data, String classPath, String... settings) throws IOException {
+  public ProgramProcess(Path data, Program program, String... settings) throws IOException {
     this.data = data;
-    this.classPath = classPath;
+    this.program = program;
     this.settings = List.of(settings);
     this.logs = Files.createTempDirectory("mind-spool-process");
   }
@@ -82,17 +104,19 @@ public final class ProgramProcess implements AutoCloseable {
             List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-Xmx512m",
-                "-XX:TieredStopAtLevel=1",
-                "-cp",
-                classPath,
-                MAIN,
-                "--server.port=" + httpPort,
-                "--mindspool.mqtt.port=" + mqttPort,
-                "--mindspool.data-dir=" + data));
+                "-XX:TieredStopAtLevel=1"));
+    command.addAll(program.arguments());
+    command.add("--server.port=" + httpPort);
+    command.add("--mindspool.mqtt.port=" + mqttPort);
+    command.add("--mindspool.data-dir=" + data.toAbsolutePath());
     command.addAll(settings);
     log = logs.resolve("start-" + ++launches + ".log");
     process =
-        new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(log.toFile()).start();
+        new ProcessBuilder(command)
+            .directory(program.folder().toFile())
+            .redirectErrorStream(true)
+            .redirectOutput(log.toFile())
+            .start();
   }
 
   /** Starts it and waits until it answers and hears its devices. */
