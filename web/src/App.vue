@@ -15,7 +15,7 @@ import QuickBox from './parts/QuickBox.vue'
 import TimeSlider from './parts/TimeSlider.vue'
 import { pageAction } from './parts/pageKeys'
 import { scannerOf } from './parts/scanner'
-import { scanned } from './parts/scans'
+import { homeField, scanned } from './parts/scans'
 import { goal, STATIONS, stationOf } from './stations'
 import { useAlerts } from './stores/alerts'
 import { useOptions } from './stores/options'
@@ -85,6 +85,17 @@ function fieldOf(target: EventTarget | null): HTMLInputElement | HTMLTextAreaEle
 /** Before anything else sees a key: a scan goes to what was scanned, wherever the focus is. */
 function beforeAll(event: KeyboardEvent) {
   const field = fieldOf(event.target)
+  if (field?.dataset.scans !== undefined) {
+    // It understands scans by itself.
+    return
+  }
+  const home = typing(event.target) ? null : homeField()
+  if (home && event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey) {
+    // The key itself lands there too.
+    home.focus()
+    event.stopPropagation()
+    return
+  }
   if (scan(event.key, event.timeStamp, field)) {
     event.preventDefault()
     event.stopPropagation()

@@ -72,10 +72,12 @@ describe('a round from spool to spool', () => {
     await walk.typed('ac7x')
     await walk.typed('712,5')
     await walk.typed('box')
-    expect(walk.steps.value[0]!.text).toBe('several places begin so')
+    expect(walk.steps.value[0]!.text).toBe('several places begin so: Box one, Box two')
     await walk.typed('Box two')
     await walk.typed('nonsense')
     expect(walk.steps.value[0]!.text).toBe('no spool, place or mass')
+    expect(walk.mended(walk.steps.value[0]!)).toBe('nonsense')
+    expect(walk.steps.value.map((each) => each.mend).filter(Boolean)).toEqual(['box', '712,5'])
     expect(acts()).toMatchObject([
       { path: '/api/spools/AC7X/weighings', body: { grossMassG: 712.5, fromScale: false } },
       { path: '/api/moves', body: { placeId: 3 } },

@@ -55,6 +55,8 @@ describe('a label scanner that types', () => {
   it('finds the code at the end of an address and ignores other codes', () => {
     expect(typed('http://host:8080/spool/ac7x', 5)).toEqual([{ code: 'AC7X' }])
     expect(typed('0015', 5)).toEqual([])
+    // A whole address is none that anybody types, however slowly it comes.
+    expect(typed('http://host:8080/spool/ac7x', 150)).toEqual([{ code: 'AC7X' }])
   })
 
   it('knows places by their address, not by a bare number', () => {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import AppDialog from '@/parts/AppDialog.vue'
 import { useFormProblem } from '@/parts/formProblem'
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { Problem } from '@/api/client'
 import { useActs } from '@/stores/acts'
 import { useShelf, type Spool } from '@/stores/shelf'
@@ -28,6 +28,11 @@ const at = ref<Date | null>(null)
 const problem = ref<Problem | null>(null)
 useFormProblem(problem)
 const busy = ref(false)
+/** So much more than expected is asked about: water alone is seldom as much. */
+const LEAST_MORE_G = 15
+const LEAST_MORE = 0.03
+/** As is the use of so large a share of what was left. */
+const MOST_USED = 0.6
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', '⌫'] as const
 
 const gross = computed(() => Number(typed.value.replace(',', '.')))
@@ -66,11 +71,37 @@ function takeOffered() {
   fromScale.value = offered.value
   typed.value = offered.value?.typed ?? typed.value
   offered.value = null
+  // What is typed next replaces it and is not appended.
+  void nextTick(() => input.value?.select())
 }
 
 function press(key: string) {
-  typed.value = key === '⌫' ? typed.value.slice(0, -1) : typed.value + key
+  const before = typed.value === fromScale.value?.typed ? '' : typed.value
+  typed.value = key === '⌫' ? before.slice(0, -1) : before + key
 }
+
+/** A mass that was asked about already. */
+const asked = ref('')
+
+/** What to ask of a mass that is far from what is expected; nothing of a usual one. */
+const doubt = computed(() => {
+  const expected = props.spool.expectedGrossG
+  if (!props.weighedBefore || !expected || !(gross.value > 0)) {
+    return null
+  }
+  const more = gross.value - expected
+  if (more > Math.max(LEAST_MORE_G, LEAST_MORE * expected)) {
+    return `That is ${grams(more)} more than the ${grams(expected)} expected: a spool does not become heavier but by water. Is ${props.spool.code} on the scale, and nothing else?`
+  }
+  if (gross.value < (props.emptyReelG?.low ?? 0)) {
+    // Less than the reel alone: that is said when it is sent.
+    return null
+  }
+  return -more > MOST_USED * props.spool.remainingG.typical
+    ? `That is ${grams(-more)} less than the ${grams(expected)} expected. Was so much used, and is ${props.spool.code} on the scale?`
+    : null
+})
+const asks = computed(() => doubt.value !== null && asked.value === typed.value)
 
 async function save() {
   if (busy.value) {
@@ -85,6 +116,10 @@ async function save() {
         advice: 'Read the scale with the reel on it.',
       },
     ])
+    return
+  }
+  if (doubt.value && asked.value !== typed.value) {
+    asked.value = typed.value
     return
   }
   busy.value = true
@@ -125,6 +160,7 @@ async function save() {
           inputmode="decimal"
           autocomplete="off"
           data-testid="gross-mass"
+          @focus="input?.select()"
         />
       </div>
       <p class="soft net">{{ net ?? ' ' }}</p>
@@ -162,8 +198,9 @@ async function save() {
         <el-date-picker v-model="at" type="datetime" format="D MMM YYYY, HH:mm" />
       </details>
       <ProblemNote v-if="problem" :problem="problem" />
+      <p v-if="asks" class="call" role="alert" data-testid="doubt">{{ doubt }}</p>
       <button class="button primary save" :disabled="busy" data-testid="save-mass">
-        Record this mass
+        {{ asks ? 'Record it all the same' : 'Record this mass' }}
       </button>
     </AppForm>
   </AppDialog>

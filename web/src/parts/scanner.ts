@@ -1,8 +1,10 @@
 /** Keys of one scan follow each other so fast on average, ms; nobody types like that. */
-const MEAN_APART_MS = 60
+const MEAN_APART_MS = 90
 /** One key may come so late, ms: a busy computer holds a key back now and then. */
 const MOST_APART_MS = 250
 const ADDRESS = /\/(?:spool\/[a-z0-9]{4}|place\/\d{1,9})\/?$/i
+/** The same with host: nobody types that by hand, so it is a scan however slowly it comes. */
+const WHOLE_ADDRESS = /https?:\/\/\S+\/(?:spool\/[a-z0-9]{4}|place\/\d{1,9})\/?$/i
 const PLACE = /\/place\/(\d{1,9})\/?$/i
 const CODE = /([3479ACEFHJKMNPRTWXY]{4})$/i
 const LEAST_KEYS = 4
@@ -51,7 +53,9 @@ export function scannerOf(found: (scan: Scan) => void) {
     if (key === 'Enter') {
       const scan = read(typed)
       const scanned =
-        goesOn && steady(atMs) && scan !== undefined && (!field || isSure(typed, scan))
+        goesOn &&
+        scan !== undefined &&
+        (WHOLE_ADDRESS.test(typed.trim()) || (steady(atMs) && (!field || isSure(typed, scan))))
       typed = ''
       if (scanned) {
         if (field) {

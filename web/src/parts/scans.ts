@@ -19,3 +19,19 @@ export function scanned(scan: Scan, router: Router) {
     void router.push('code' in scan ? `/spool/${scan.code}` : `/place/${scan.placeId}`)
   }
 }
+
+const homes: (() => HTMLElement | null)[] = []
+
+/**
+ * Lets a page have all that is typed outside of fields in one field of its own, which understands
+ * scans by itself.
+ */
+export function useHomeField(field: () => HTMLElement | null) {
+  onMounted(() => homes.push(field))
+  onBeforeUnmount(() => homes.splice(homes.indexOf(field), 1))
+}
+
+/** The field of the page that is shown in which keys land that go nowhere else. */
+export function homeField(): HTMLElement | null {
+  return homes.at(-1)?.() ?? null
+}

@@ -5,12 +5,12 @@ import ScaleLine from '@/parts/ScaleLine.vue'
 import SegmentChoice from '@/parts/SegmentChoice.vue'
 import SpoolFace from '@/parts/SpoolFace.vue'
 import { grams, moment, setTo } from '@/parts/format'
-import { useScans } from '@/parts/scans'
+import { useHomeField, useScans } from '@/parts/scans'
 import { beep, soundWanted, wantSound } from '@/parts/signal'
 import { faceAt, faceLabel, moistureAt, standingAt } from '@/parts/spoolAtTime'
 import { useDryers } from '@/stores/dryers'
 import { useShelf } from '@/stores/shelf'
-import { useRound, type RoundKind } from './round'
+import { useRound, type RoundKind, type Step } from './round'
 
 const shelf = useShelf()
 const dryers = useDryers()
@@ -74,6 +74,15 @@ function start(kind: RoundKind) {
   void nextTick(() => field.value?.focus())
 }
 
+// Wherever the focus was left, what is scanned or typed lands in the field.
+useHomeField(() => field.value)
+
+/** Puts into the field again what was not taken. */
+function mend(step: Step) {
+  text.value = round.mended(step)
+  field.value?.focus()
+}
+
 onMounted(() => field.value?.focus())
 
 function switchSound() {
@@ -126,6 +135,7 @@ function clock(timeS: number): string {
             ref="field"
             v-model="text"
             autocomplete="off"
+            data-scans
             data-testid="round-field"
           />
           <button class="button primary">Enter</button>
@@ -201,6 +211,9 @@ function clock(timeS: number): string {
           <span class="what">
             <template v-if="!step.worked">{{ step.subject }}: </template>{{ step.text }}
           </span>
+          <button v-if="step.mend !== null" class="button plain small" @click="mend(step)">
+            mend<span class="sr-only">: {{ step.subject }}</span>
+          </button>
           <button v-if="step.act !== null" class="button plain small" @click="round.undo(step)">
             {{ step.undone ? 'redo' : 'undo' }}<span class="sr-only">: {{ step.text }}</span>
           </button>

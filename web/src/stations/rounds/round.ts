@@ -3,6 +3,7 @@ import { client, Problem, type Answer } from '@/api/client'
 import type { Scan } from '@/parts/scanner'
 import { useActs } from '@/stores/acts'
 import { useShelf } from '@/stores/shelf'
+import { entered } from './entry'
 
 /** What a round does with each spool. */
 export type RoundKind = 'WEIGH' | 'MOVE' | 'OPEN'
@@ -17,6 +18,8 @@ export interface Step {
   act: number | null
   worked: boolean
   undone: boolean
+  /** What was entered and not understood or not taken, to be mended; null where nothing is. */
+  mend: string | null
 }
 
 /** A dryer that was scanned and asks what the spools do there. */
@@ -56,13 +59,24 @@ export function useRound(told: (worked: boolean) => void) {
     return queue
   }
 
-  function note(subject: string, text: string, act: number | null, worked: boolean) {
-    const step = { id: ++count, atS: Date.now() / 1000, subject, text, act, worked, undone: false }
+  function note(
+    subject: string,
+    text: string,
+    act: number | null,
+    worked: boolean,
+    mend: string | null = null,
+  ) {
+    const atS = Date.now() / 1000
+    const step = { id: ++count, atS, subject, text, act, worked, undone: false, mend }
     steps.value = [step, ...steps.value]
     told(worked)
   }
 
-  async function record<T>(subject: string, request: Promise<Answer<T>>): Promise<boolean> {
+  async function record<T>(
+    subject: string,
+    request: Promise<Answer<T>>,
+    mend: string | null = null,
+  ): Promise<boolean> {
     try {
       const { text, act, remark } = await acts.recorded(request)
       note(subject, remark ? `${text}. ${remark}` : text, act, true)
@@ -75,6 +89,7 @@ export function useRound(told: (worked: boolean) => void) {
         error ? `${error.value} does not do; ${error.allowed}. ${error.advice}` : detail,
         null,
         false,
+        mend,
       )
       return false
     }
@@ -126,6 +141,7 @@ export function useRound(told: (worked: boolean) => void) {
         params: { path: { code } },
         body: { grossMassG, fromScale: scaleStepG !== undefined, scaleStepG },
       }),
+      scaleStepG === undefined ? String(grossMassG) : null,
     )
     weighed.value ||= worked
   }
@@ -185,16 +201,19 @@ export function useRound(told: (worked: boolean) => void) {
     })
   }
 
-  /** What was typed: a mass, a spool's code or a place's name. */
+  /** What was entered: labels' addresses, masses, codes and places' names, as they come. */
   function typed(text: string) {
-    const words = text.trim()
-    if (words === '') {
-      return queue
+    for (const part of entered(text)) {
+      void ('words' in part ? said(part.words) : scan(part))
     }
+    return queue
+  }
+
+  function said(words: string) {
     if (MASS.test(words) && kind.value === 'WEIGH') {
       return inTurn(async () => {
         if (current.value === null) {
-          note(words, 'scan a spool first, then its mass', null, false)
+          note(words, 'scan a spool first, then its mass', null, false, words)
         } else {
           await weigh(current.value, Number(words.replace(',', '.')))
         }
@@ -212,10 +231,20 @@ export function useRound(told: (worked: boolean) => void) {
     if (only) {
       return scan({ placeId: only.place.id })
     }
+    const why = named.length
+      ? `several places begin so: ${named.map((each) => each.place.name).join(', ')}`
+      : 'no spool, place or mass'
     return inTurn(() => {
-      note(words, named.length ? 'several places begin so' : 'no spool, place or mass', null, false)
+      note(words, why, null, false, words)
       return Promise.resolve()
     })
+  }
+
+  /** Takes what is to be mended off the list, for the field. */
+  function mended(step: Step): string {
+    const text = step.mend ?? ''
+    steps.value = steps.value.filter((each) => each.id !== step.id)
+    return text
   }
 
   function drop(code: string) {
@@ -257,6 +286,7 @@ export function useRound(told: (worked: boolean) => void) {
     left,
     answerDryer,
     drop,
+    mended,
     start,
     undo,
   }

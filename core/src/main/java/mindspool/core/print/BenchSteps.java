@@ -60,11 +60,15 @@ final class BenchSteps {
     }
     job.before()
         .filter(before -> !before.name().equals(job.material().name()))
-        .ifPresent(before -> purge(before, job.material()));
+        .map(before -> sheet.changeover(before, job.material()))
+        .ifPresent(change -> steps.add(String.join(" ", change.steps())));
     for (Material other : job.together()) {
+      if (other.name().equals(job.material().name())) {
+        continue;
+      }
       steps.add(
           say("At each change from %s to %s in one nozzle: ", job.material().name(), other.name())
-              + String.join(" ", Changeover.of(job.material(), other).steps()));
+              + String.join(" ", sheet.changeover(job.material(), other).steps()));
     }
     steps.add(
         job.printer().directFeed()
@@ -80,11 +84,6 @@ final class BenchSteps {
               Math.max(1, look.afterS() / 60), 1000 * look.heightM()));
     }
     return steps;
-  }
-
-  private void purge(Material before, Material now) {
-    Changeover change = Changeover.of(before, now);
-    steps.add(String.join(" ", change.steps()));
   }
 
   private static String washing(String surface) {

@@ -114,6 +114,16 @@ public final class SetupSheet {
     return job.label().nozzleC(job.material().value(Parameter.NOZZLE));
   }
 
+  /**
+   * From one material to another in this hot end: settles at the sheet's own temperature for its
+   * material, at the usual for another.
+   */
+  Changeover changeover(Material from, Material to) {
+    boolean own = to.name().equals(job.material().name());
+    return Changeover.of(from, to)
+        .in(job.printer().nozzleMaxC(), own ? nozzleC : to.value(Parameter.NOZZLE));
+  }
+
   private double usualNozzleC() {
     return Math.min(job.printer().nozzleMaxC(), wantedNozzleC());
   }

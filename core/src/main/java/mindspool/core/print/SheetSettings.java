@@ -107,9 +107,8 @@ final class SheetSettings {
         limited
             ? line.insteadOf(
                 say(
-                    "%.0f °C would be usual; the %s stands %.0f °C. Print no faster than %.0f mm/s"
+                    "Hotter would be usual; the %s stands %.0f °C. Print no faster than %.0f mm/s"
                         + " instead: %s.",
-                    usual,
                     printer.hotEnd() == Printer.HotEndKind.LINED ? "PTFE liner" : "hot end",
                     printer.nozzleMaxC(),
                     Math.floor(sheet.mostSpeedMPerS() / MM),
@@ -558,7 +557,7 @@ final class SheetSettings {
         .filter(before -> !before.name().equals(material.name()))
         .ifPresent(
             before -> {
-              Changeover change = Changeover.of(before, material);
+              Changeover change = sheet.changeover(before, material);
               lines.add(
                   words(
                       "purge",

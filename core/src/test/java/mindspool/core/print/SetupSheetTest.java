@@ -8,7 +8,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import mindspool.core.InvalidValueException;
+import mindspool.core.material.Material;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.print.HoldLevers.HoldPractice;
 import mindspool.core.print.NozzleCare.NozzleMaterial;
@@ -734,5 +737,68 @@ class SetupSheetTest {
     return random.nextBoolean()
         ? OptionalDouble.empty()
         : OptionalDouble.of(between(random, low, high));
+  }
+
+  /** Every temperature that a text names, °C. */
+  private static List<Double> celsiusIn(String text) {
+    return Pattern.compile("(\\d+(?:\\.\\d+)?) °C")
+        .matcher(text)
+        .results()
+        .map(found -> Double.valueOf(found.group(1)))
+        .toList();
+  }
+
+  /** Whatever is printed after whatever: nothing on the sheet is hotter than the hot end stands. */
+  @ParameterizedTest
+  @CsvSource({"LINED, 300", "LINED, 230", "ALL_METAL, 240", "ALL_METAL, 300"})
+  void noSentenceNamesATemperatureOverWhatTheHotEndStands(HotEndKind hotEnd, double maxC) {
+    for (Material now : CATALOGUE.all()) {
+      for (Material before : CATALOGUE.all()) {
+        Job job = new Job();
+        job.material = now.name();
+        job.before = Optional.of(before.name());
+        job.together = List.of(before.name());
+        job.hotEnd = hotEnd;
+        job.hotEndMaxC = maxC;
+        SetupSheet sheet = SetupSheet.of(job.toCase(), SURFACES);
+        double limit = job.toCase().printer().nozzleMaxC();
+        Stream.concat(
+                sheet.benchSteps().stream(),
+                sheet.settings().stream()
+                    .flatMap(line -> Stream.of(line.value(), line.reason(), line.instead())))
+            .forEach(
+                text ->
+                    assertThat(celsiusIn(text))
+                        .as("%s after %s: %s", now.name(), before.name(), text)
+                        .allMatch(celsius -> celsius <= limit));
+      }
+    }
+  }
+
+  @Test
+  void aChangeOfMaterialUsesTheSheetsOwnTemperatureAndSaysHowMuchToPush() {
+    Job job = new Job();
+    job.material = "PETG";
+    job.before = Optional.of("PLA");
+    job.nozzleC = OptionalDouble.of(252);
+    String steps = String.join("\n", SetupSheet.of(job.toCase(), SURFACES).benchSteps());
+    assertThat(steps)
+        .contains("Set 252 °C, at which PETG is printed here.")
+        .contains("Push about 150 mm of PETG through");
+    job.before = Optional.of("PETG");
+    job.together = List.of("PETG");
+    assertThat(String.join("\n", SetupSheet.of(job.toCase(), SURFACES).benchSteps()))
+        .doesNotContain("through")
+        .doesNotContain("At each change");
+  }
+
+  /** What does not melt at what the hot end stands is refused with the reason. */
+  @Test
+  void whatCannotBeMeltedOutHereIsRefusedWithTheReason() {
+    Changeover lined = Changeover.of(CATALOGUE.named("PC"), CATALOGUE.named("PLA")).in(245, 210);
+    assertThat(lined.purgeC()).isEmpty();
+    assertThat(lined.steps().get(0))
+        .contains("PC does not flow at what this hot end stands, 245 °C");
+    assertThat(lined.steps()).last().isEqualTo("Set 210 °C, at which PLA is printed here.");
   }
 }
