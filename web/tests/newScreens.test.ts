@@ -163,10 +163,23 @@ describe('stock by material and colour', () => {
 
 describe('first steps', () => {
   async function steps(shelf: object, dryers: object[] = []) {
-    serve({ '/api/shelf': make('ShelfView', { frameHours: [0], ...shelf }), '/api/dryers': dryers })
+    serve({
+      '/api/shelf': make('ShelfView', { frameHours: [0], ...shelf }),
+      '/api/dryers': dryers,
+      '/api/plates': made.plates,
+      '/api/jobs': made.jobs,
+      '/api/prints': { nowS: NOW_S, running: [], ended: made.ended, signs: [] },
+    })
     await Promise.all([useShelf().read(), useDryers().read()])
-    return mount(FirstSteps, { global: plain })
+    const section = mount(FirstSteps, { global: plain })
+    await flushPromises()
+    return section
   }
+  let made = { plates: [] as object[], jobs: [] as object[], ended: [] as object[] }
+  const printer = make('ShelfPlace', {
+    climateSource: 'TYPED',
+    place: make('PlaceInfo', { id: 5, kind: 'PRINTER_HOLDER' }),
+  })
   const place = (climateSource: 'ASSUMED' | 'TYPED') =>
     make('ShelfPlace', { climateSource, place: make('PlaceInfo', { id: 3, kind: 'ROOM' }) })
 
@@ -179,9 +192,23 @@ describe('first steps', () => {
     expect(unweighed.get('.next').text()).toContain('Weigh it')
   })
 
+  it('go on to a printer, its plate, a job and its print', async () => {
+    const spools = [make('SpoolView', { code: 'AC7X', weighedS: NOW_S })]
+    const next = async (places: object[]) => (await steps({ places, spools })).get('.next').text()
+    expect(await next([place('TYPED')])).toContain('Add a printer')
+    expect(await next([place('TYPED'), printer])).toContain('Add its build plate')
+    made = { ...made, plates: [{}] }
+    expect(await next([place('TYPED'), printer])).toContain('Add a job')
+    made = { ...made, jobs: [make('JobView', { id: 7 })] }
+    expect(await next([place('TYPED'), printer])).toContain('Print it')
+    made = { ...made, ended: [{}] }
+    expect(await next([place('TYPED'), printer])).toContain('Add a dryer')
+  })
+
   it('are over once all was done, and stay away once they are not wanted', async () => {
     const spool = make('SpoolView', { code: 'AC7X', weighedS: NOW_S })
-    const full = { places: [place('TYPED')], spools: [spool] }
+    const full = { places: [place('TYPED'), printer], spools: [spool] }
+    made = { plates: [{}], jobs: [], ended: [{}] }
     expect((await steps(full, [make('DryerView', {})])).find('section').exists()).toBe(false)
     const asked = await steps(full)
     await asked.get('button.plain').trigger('click')

@@ -185,10 +185,16 @@ describe('a print', () => {
     expect(page.get('h1').text()).toBe('bracket: 50 % done')
     await button(page, 'a corner came up').trigger('click')
     expect(button(page, 'a corner came up').attributes('aria-pressed')).toBe('true')
+    // How it came out is asked, never set beforehand.
+    await page.get('[data-testid="finish"]').trigger('click')
+    await flushPromises()
+    expect(sent.some((each) => each.path.endsWith('/finish'))).toBe(false)
+    expect(page.text()).toContain('Say how it came out')
+    await page.get('input[value="FLAWED"]').setValue()
     await page.get('[data-testid="finish"]').trigger('click')
     await flushPromises()
     expect(sent.find((each) => each.path.endsWith('/finish'))?.body).toMatchObject({
-      outcome: 'GOOD',
+      outcome: 'FLAWED',
       ending: 'CORNER_LIFTED',
       signs: ['corner-up'],
       usedBy: 'COMPUTED',

@@ -1,4 +1,4 @@
-<script setup lang="ts" generic="T extends string">
+<script setup lang="ts" generic="T extends string | null">
 /** A choice among a few that exclude each other, all in view. */
 defineProps<{ label: string; name: string; options: readonly { value: T; label: string }[] }>()
 const value = defineModel<T>({ required: true })
@@ -8,7 +8,7 @@ const value = defineModel<T>({ required: true })
   <div class="segments" role="radiogroup" :aria-label="label">
     <label
       v-for="option in options"
-      :key="option.value"
+      :key="String(option.value)"
       :class="{ chosen: value === option.value }"
     >
       <input v-model="value" type="radio" :name="name" :value="option.value" />

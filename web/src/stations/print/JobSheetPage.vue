@@ -331,10 +331,12 @@ function minutes(value: number | null | undefined): string {
       </header>
 
       <p v-if="printers.length === 0" class="cure">
-        There is no printer yet. <router-link to="/print/machines">Add one first.</router-link>
+        There is no printer yet.
+        <router-link to="/print/machines?add=printer">Add one first.</router-link>
       </p>
       <p v-else-if="plates.length === 0" class="cure">
-        There is no build plate yet. <router-link to="/print/machines">Add one first.</router-link>
+        There is no build plate yet.
+        <router-link to="/print/machines?add=plate">Add one first.</router-link>
       </p>
 
       <section v-if="!draft.part" aria-labelledby="part-title">
@@ -406,8 +408,8 @@ function minutes(value: number | null | undefined): string {
               <p class="ratios small">
                 Corners {{ unsure(sheet.hold.adhesionRatio, sheet.hold.unsurePercent) }} · plate
                 {{ unsure(sheet.hold.plateRatio, sheet.hold.unsurePercent) }} · tipping
-                {{ unsure(sheet.hold.tipRatio, sheet.hold.unsurePercent) }}. 1 lets go; the order of
-                remedies is surer than the figures.
+                {{ unsure(sheet.hold.tipRatio, sheet.hold.unsurePercent) }}. From 1 on it comes
+                loose; the order of remedies is surer than the figures.
                 <template v-if="sheet.hold.liftMm > 0.05">
                   A corner would end up {{ sheet.hold.liftMm.toFixed(1) }} mm high.
                 </template>

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { hours, metres, temperature } from '@/parts/format'
 import { useActs } from '@/stores/acts'
 import PlateCard from './PlateCard.vue'
 import PlateForm from './PlateForm.vue'
+import NewPrinter from './NewPrinter.vue'
 import PrinterForm from './PrinterForm.vue'
 
 const acts = useActs()
@@ -14,7 +16,9 @@ const plates = ref<Schemas['PlateView'][]>([])
 const choices = ref<Schemas['PrintChoicesView'] | null>(null)
 const problem = ref<Problem | null>(null)
 const open = ref<number | null>(null)
-const adding = ref(false)
+const route = useRoute()
+const adding = ref(route.query.add === 'plate')
+const addingPrinter = ref(route.query.add === 'printer')
 
 async function read() {
   try {
@@ -38,8 +42,15 @@ const headline = computed(() => {
   return `${count === 1 ? 'One printer' : `${count} printers`}, ${plates.value.length === 1 ? 'one plate' : `${plates.value.length} plates`}`
 })
 
-function plateName(id: number | null | undefined): string {
-  return plates.value.find((plate) => plate.id === id)?.name ?? 'no plate said'
+function plateOn(id: number | null | undefined): string {
+  const plate = plates.value.find((each) => each.id === id)
+  return plate ? `${plate.name} lies on it.` : 'Which plate lies on it is not known.'
+}
+
+/** What was just added is described next. */
+function added(placeId: number) {
+  addingPrinter.value = false
+  open.value = placeId
 }
 </script>
 
@@ -55,10 +66,20 @@ function plateName(id: number | null | undefined): string {
     <ProblemNote v-if="problem" :problem="problem" />
 
     <section v-if="printers && choices" aria-labelledby="printers-title">
-      <h2 id="printers-title">Printers</h2>
-      <p v-if="printers.length === 0">
-        A printer is a place that spools hang in. <router-link to="/shelf">Add a place</router-link>
-        of the kind “printer holder”; then it is described here.
+      <div class="row">
+        <h2 id="printers-title">Printers</h2>
+        <button
+          class="button plain small"
+          :aria-expanded="addingPrinter"
+          data-testid="add-printer"
+          @click="addingPrinter = !addingPrinter"
+        >
+          {{ addingPrinter ? 'close' : 'Add a printer' }}
+        </button>
+      </div>
+      <NewPrinter v-if="addingPrinter" @done="added" />
+      <p v-if="printers.length === 0 && !addingPrinter">
+        No printer yet. What it can heat, and what lies around the part, decides what prints well.
       </p>
       <article v-for="printer in printers" :key="printer.placeId" class="thing">
         <div class="row">
@@ -86,8 +107,8 @@ function plateName(id: number | null | undefined): string {
               ? `, worn by ${printer.boreGrowthPercent.toFixed(0)} %`
               : ''
           }}; bed up to {{ temperature(printer.machine.bedMaxC) }}; {{ printer.chamberTitle }};
-          {{ printer.machine.ventilated ? 'fumes led off' : 'no ventilation said' }}.
-          {{ plateName(printer.plateId) }} lies on it.
+          {{ printer.machine.ventilated ? 'fumes led off' : 'no ventilation known' }}.
+          {{ plateOn(printer.plateId) }}
         </p>
         <p class="soft small">
           Last printed: {{ printer.lastMaterial ?? 'not known' }}.
@@ -110,7 +131,12 @@ function plateName(id: number | null | undefined): string {
     <section v-if="choices" aria-labelledby="plates-title">
       <div class="row">
         <h2 id="plates-title">Build plates</h2>
-        <button class="button plain small" @click="adding = !adding">
+        <button
+          class="button plain small"
+          :aria-expanded="adding"
+          data-testid="add-plate"
+          @click="adding = !adding"
+        >
           {{ adding ? 'close' : 'Add a plate' }}
         </button>
       </div>

@@ -27,8 +27,9 @@ useFormProblem(saving)
 const signs = ref<string[]>([])
 const correcting = ref(false)
 const form = reactive({
-  outcome: 'GOOD' as Outcome,
-  ending: 'HELD' as Ending | '',
+  // Asked, never set beforehand: a careless tap would teach the plate what nobody looked at.
+  outcome: null as Outcome | null,
+  ending: null as Ending | 'UNSEEN' | null,
   failedAtMm: null as number | null,
   usedBy: 'COMPUTED' as 'COMPUTED' | 'WEIGHED' | 'FILE',
   usedG: null as number | null,
@@ -52,7 +53,7 @@ const run = computed(() => view.value?.run ?? null)
 const running = computed(() => run.value !== null && run.value.endedS == null)
 const nowS = computed(() => view.value?.nowS ?? Date.now() / 1000)
 const known = computed(() => view.value?.signs ?? [])
-const stopped = computed(() => form.outcome === 'FAILED' || form.outcome === 'CANCELLED')
+const stopped = computed(() => ['FAILED', 'CANCELLED'].includes(form.outcome ?? ''))
 
 const OUTCOMES = [
   { value: 'GOOD', label: 'Good' },
@@ -65,7 +66,7 @@ const ENDINGS = [
   { value: 'CORNER_LIFTED', label: 'A corner came off the plate' },
   { value: 'PLATE_LIFTED', label: 'The plate rose with it' },
   { value: 'CAME_OFF', label: 'It came off, nobody saw how' },
-  { value: '', label: 'Nobody looked' },
+  { value: 'UNSEEN', label: 'Nobody looked' },
 ] as const
 const USED = [
   { value: 'COMPUTED', label: 'as computed' },
@@ -78,16 +79,42 @@ function tellPlate(id: string) {
   form.ending = known.value.find((sign) => sign.id === id)?.ending ?? form.ending
 }
 
+/** What was not said yet, as the server would ask for it. */
+function unsaid(): Problem | null {
+  const errors = [
+    ...(form.outcome === null
+      ? [missing('outcome', OUTCOMES, 'Say how it came out: it decides what is learned from it.')]
+      : []),
+    ...(form.ending === null
+      ? [missing('ending', ENDINGS, 'Look at the corners, or say that nobody looked.')]
+      : []),
+  ]
+  return errors.length ? new Problem('Not recorded yet', '', errors) : null
+}
+
+function missing(field: string, options: readonly { label: string }[], advice: string) {
+  const allowed = options.map((each) => `“${each.label}”`).join(', ')
+  return { field, value: 'not said yet', allowed, advice }
+}
+
 function body(): Schemas['FinishRequest'] {
   return {
-    outcome: form.outcome,
-    ending: form.ending || undefined,
+    outcome: form.outcome ?? undefined,
+    ending: form.ending === null || form.ending === 'UNSEEN' ? undefined : form.ending,
     failedAtMm: stopped.value ? (form.failedAtMm ?? undefined) : undefined,
     signs: signs.value,
     note: form.note || undefined,
     usedBy: form.usedBy,
     usedG: form.usedBy === 'FILE' ? (form.usedG ?? undefined) : undefined,
     grossMassG: form.usedBy === 'WEIGHED' ? (form.grossMassG ?? undefined) : undefined,
+  }
+}
+
+/** Records how it came out, once that was said. */
+async function recordEnd(act: () => Promise<unknown>) {
+  saving.value = unsaid()
+  if (saving.value === null) {
+    await attempt(act)
   }
 }
 
@@ -102,11 +129,11 @@ async function attempt(act: () => Promise<unknown>) {
 
 const path = computed(() => ({ params: { path: { id: props.id } } }))
 const finish = () =>
-  attempt(() =>
+  recordEnd(() =>
     acts.record(client.POST('/api/prints/{id}/finish', { ...path.value, body: body() })),
   )
 const correct = () =>
-  attempt(async () => {
+  recordEnd(async () => {
     await acts.record(client.PUT('/api/prints/{id}/outcome', { ...path.value, body: body() }))
     correcting.value = false
   })
@@ -139,8 +166,8 @@ function beginCorrecting() {
   if (!run.value) {
     return
   }
-  form.outcome = run.value.outcome ?? 'GOOD'
-  form.ending = run.value.ending ?? ''
+  form.outcome = run.value.outcome ?? null
+  form.ending = run.value.ending ?? 'UNSEEN'
   form.failedAtMm = run.value.failedAtMm ?? null
   form.note = run.value.note ?? ''
   signs.value = [...run.value.signs]
@@ -187,8 +214,8 @@ function title(id: string): string {
         </template>
         <dt>foretold hold-down</dt>
         <dd>
-          corners {{ run.adhesionRatio.toFixed(2) }}, plate {{ run.plateRatio.toFixed(2) }}; 1 lets
-          go
+          corners {{ run.adhesionRatio.toFixed(2) }}, plate {{ run.plateRatio.toFixed(2) }}; from 1
+          on it comes loose
         </dd>
         <dt>foretold bond</dt>
         <dd>{{ run.bond.toFixed(2) }} of the strength along layers</dd>

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
+import { answer, client } from '@/api/client'
+import { useActs } from '@/stores/acts'
 import { useDryers } from '@/stores/dryers'
 import { useShelf } from '@/stores/shelf'
 
@@ -28,13 +30,41 @@ function leave() {
   }
 }
 
+const acts = useActs()
+/** What there is of plates, jobs and prints; asked only while the steps are shown. */
+const print = ref<{ plates: number; jobs: number; prints: number; job: number | null } | null>(null)
+
+async function readPrint() {
+  if (left.value) {
+    return
+  }
+  try {
+    const [plates, jobs, prints] = await Promise.all([
+      answer(client.GET('/api/plates')),
+      answer(client.GET('/api/jobs')),
+      answer(client.GET('/api/prints')),
+    ])
+    print.value = {
+      plates: plates.length,
+      jobs: jobs.length,
+      prints: prints.running.length + prints.ended.length,
+      job: jobs[0]?.id ?? null,
+    }
+  } catch {
+    // Asked again after the next act.
+  }
+}
+watch(() => acts.changes, readPrint, { immediate: true })
+
 const steps = computed(() => {
   const first = shelf.places[0]?.place.id
+  // Until it is known, nothing is asked for that may be there.
+  const { plates, jobs, prints, job } = print.value ?? { plates: 1, jobs: 1, prints: 1, job: null }
   return [
     {
       title: 'Add a place: the room, then a shelf or box in it',
       why: 'Spools lie somewhere, and its air wets or dries them.',
-      done: shelf.places.some(({ place }) => place.kind !== 'DRYER'),
+      done: shelf.places.some(({ place }) => !['DRYER', 'PRINTER_HOLDER'].includes(place.kind)),
       act: 'place' as const,
       link: '',
     },
@@ -58,6 +88,34 @@ const steps = computed(() => {
       done: shelf.spools.some((spool) => spool.weighedS !== null),
       act: 'link' as const,
       link: '/rounds',
+    },
+    {
+      title: 'Add a printer',
+      why: 'What it can heat and what is around the part decide what prints well on it.',
+      done: shelf.places.some(({ place }) => place.kind === 'PRINTER_HOLDER'),
+      act: 'link' as const,
+      link: '/print/machines?add=printer',
+    },
+    {
+      title: 'Add its build plate',
+      why: 'Surface and magnets decide whether a part stays flat.',
+      done: plates > 0,
+      act: 'link' as const,
+      link: '/print/machines?add=plate',
+    },
+    {
+      title: 'Add a job',
+      why: 'Its sheet says whether it holds, with every setting and its reason.',
+      done: jobs + prints > 0,
+      act: 'link' as const,
+      link: '/print',
+    },
+    {
+      title: 'Print it',
+      why: 'Its end takes the filament off the spool and teaches how the plate really grips.',
+      done: prints > 0,
+      act: 'link' as const,
+      link: job === null ? '/print' : `/print/jobs/${job}`,
     },
     {
       title: 'Add a dryer, if you have one',
