@@ -16,7 +16,9 @@ const acts = useActs()
 const shelf = useShelf()
 const problem = ref<Problem | null>(null)
 useFormProblem(problem)
-const rooms = computed(() => shelf.places.filter(({ place }) => place.kind === 'ROOM'))
+const rooms = computed(() =>
+  shelf.places.filter(({ place }) => place.kind === 'ROOM' || place.kind === 'OPEN_SHELF'),
+)
 const form = reactive({ name: '', withinId: rooms.value[0]?.place.id ?? 0 })
 
 async function add() {
@@ -54,7 +56,7 @@ async function add() {
       name="withinId"
       :options="[
         ...rooms.map(({ place }) => ({ value: place.id, label: place.name })),
-        { value: 0, label: 'no room that is known' },
+        { value: 0, label: 'somewhere else' },
       ]"
     />
     <div class="end">

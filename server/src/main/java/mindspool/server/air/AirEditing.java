@@ -4,6 +4,7 @@ import java.time.Clock;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.Text;
+import mindspool.core.Times;
 import mindspool.core.climate.MoistAir;
 import mindspool.server.air.AirController.PlannedClimateRequest;
 import mindspool.server.air.AirController.TypedClimateRequest;
@@ -14,8 +15,6 @@ import org.springframework.stereotype.Service;
 /** What people type of the air of places: how it is, and what to expect of it. */
 @Service
 class AirEditing {
-
-  private static final long CLOCK_TOLERANCE_S = 120;
 
   private final ClimateStore.Typed typed;
   private final ClimateStore.Planned planned;
@@ -46,11 +45,7 @@ class AirEditing {
                 "relativeHumidityPercent", request.relativeHumidityPercent(), "0 to 100 %"));
     Require.within("temperatureC", air.temperatureC(), -40, 110, "°C");
     long now = clock.instant().getEpochSecond();
-    long since = request.since() == null ? now : request.since().getEpochSecond();
-    if (since > now + CLOCK_TOLERANCE_S) {
-      throw new InvalidValueException(
-          "since", request.since(), "a time up to now", "The future is the forecast's business.");
-    }
+    long since = request.since() == null ? now : Times.past("since", request.since(), now);
     TypedClimate saved =
         typed.save(
             new TypedClimate(

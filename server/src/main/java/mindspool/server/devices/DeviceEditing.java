@@ -2,12 +2,12 @@ package mindspool.server.devices;
 
 import com.hivemq.client.mqtt.datatypes.MqttTopicFilter;
 import java.time.Clock;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.Text;
+import mindspool.core.Times;
 import mindspool.core.hygrometer.HygrometerCorrection;
 import mindspool.core.hygrometer.HygrometerCorrection.Point;
 import mindspool.core.hygrometer.Salt;
@@ -29,7 +29,6 @@ class DeviceEditing {
 
   private static final int USUAL_CHECK_DAYS = 182;
   private static final int MOST_CHANNELS = 20;
-  private static final long CLOCK_TOLERANCE_S = 120;
 
   private final DeviceStore.Devices devices;
   private final DeviceStore.Stays stays;
@@ -251,11 +250,7 @@ class DeviceEditing {
                       Require.present("readingPercent", point.readingPercent(), "0 to 100 %"))));
     }
     HygrometerCorrection correction = HygrometerCorrection.through(points);
-    long at = request.at() == null ? now() : request.at().getEpochSecond();
-    if (at > now() + CLOCK_TOLERANCE_S) {
-      throw new InvalidValueException(
-          "at", Instant.ofEpochSecond(at), "a time up to now", "When was it read?");
-    }
+    long at = request.at() == null ? now() : Times.past("at", request.at(), now());
     HygrometerCheck check = new HygrometerCheck(id, at, now());
     check.points = SaltPoints.text(correction.points());
     check.gain = correction.gain();

@@ -14,6 +14,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
+import mindspool.core.Times;
 import mindspool.core.drying.Dryer;
 import mindspool.core.drying.DryingCeiling;
 import mindspool.core.drying.DryingForecast;
@@ -242,17 +243,10 @@ class CycleActs {
     if (at == null) {
       return now();
     }
-    long time = at.getEpochSecond();
-    if (time > now() + 60 || time < notBeforeS) {
-      throw new InvalidValueException(
-          field,
-          at,
-          notBeforeS == 0
-              ? "a time up to now"
-              : "from " + Instant.ofEpochSecond(notBeforeS) + " to now",
-          "What is to come belongs into the plan.");
-    }
-    return Math.min(time, now());
+    long past = Times.past(field, at, now());
+    return notBeforeS == 0
+        ? past
+        : Times.notBefore(field, Instant.ofEpochSecond(past), notBeforeS, "its start");
   }
 
   private void put(DryingCycle cycle, String code, long atS) {

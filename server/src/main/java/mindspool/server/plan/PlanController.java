@@ -11,6 +11,7 @@ import java.util.function.Consumer;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.Text;
+import mindspool.core.Times;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.server.acts.Edits;
 import mindspool.server.calc.PlanAnswer;
@@ -239,19 +240,15 @@ class PlanController {
         Require.within(
             "hours", Require.present("hours", request.hours, "a time in hours"), 0.05, 1000, "h");
     Instant start = request.startAt == null ? clock.instant().plus(SOME_TIME) : request.startAt;
-    if (start.getEpochSecond() < now()) {
-      throw new InvalidValueException(
-          "startAt",
-          start,
-          "a time to come",
-          "A job whose start has passed cannot be planned for.");
-    }
+    long startS =
+        Times.toCome(
+            "startAt", start, now(), "A job whose start has passed cannot be planned for.");
     job.name = name;
     job.code = ofSpool ? request.code : null;
     job.material = ofSpool ? null : request.material;
     job.grams = grams;
     job.hours = hours;
-    job.startS = start.getEpochSecond();
+    job.startS = startS;
     job.someTime = request.startAt == null;
     job.inDryBox = Boolean.TRUE.equals(request.inDryBox);
   }
@@ -422,13 +419,13 @@ class PlanController {
   }
 
   private long startOf(Instant startAt, PrintJob job) {
-    long start = Require.present("startAt", startAt, "a time to come").getEpochSecond();
-    if (start < now() || start >= job.startS) {
+    String advice = "Pin it earlier, or move the job.";
+    long start =
+        Times.toCome(
+            "startAt", Require.present("startAt", startAt, "a time to come"), now(), advice);
+    if (start >= job.startS) {
       throw new InvalidValueException(
-          "startAt",
-          startAt,
-          "a time to come, before the job starts",
-          "Pin it earlier, or move the job.");
+          "startAt", startAt, "a time to come, before the job starts", advice);
     }
     return start;
   }

@@ -9,6 +9,7 @@ import java.util.random.RandomGenerator;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.Text;
+import mindspool.core.Times;
 import mindspool.core.material.Material;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.moisture.StartMoisture;
@@ -37,7 +38,6 @@ import mindspool.server.stock.SpoolRequests.LotRequest;
 import mindspool.server.stock.SpoolRequests.ReceiveRequest;
 import mindspool.server.stock.SpoolRequests.ReelRequest;
 import mindspool.server.stock.SpoolStore;
-import mindspool.server.stock.Times;
 import mindspool.server.stock.Weighing;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
@@ -157,9 +157,7 @@ public class Receiving {
     long now = clock.instant().getEpochSecond();
     spool.arrival = request.arrival() == null ? Arrival.SEALED_TIGHT : request.arrival();
     spool.arrivedS =
-        request.arrivedAt() == null
-            ? now
-            : Times.past("arrivedAt", request.arrivedAt(), now).getEpochSecond();
+        request.arrivedAt() == null ? now : Times.past("arrivedAt", request.arrivedAt(), now);
     StartMoisture start = spool.arrival.assumed();
     spool.startHumidityPercent = start.humidityPercent();
     spool.startUncertaintyPercent = start.uncertaintyPercent();
@@ -190,8 +188,8 @@ public class Receiving {
     if (spool.arrival == Arrival.OPEN || openedAt == null) {
       return null;
     }
-    Times.past("openedAt", openedAt, clock.instant().getEpochSecond());
-    return Times.notBefore("openedAt", openedAt, spool.arrivedS, "its arrival").getEpochSecond();
+    long past = Times.past("openedAt", openedAt, clock.instant().getEpochSecond());
+    return Times.notBefore("openedAt", Instant.ofEpochSecond(past), spool.arrivedS, "its arrival");
   }
 
   private static double or(Double value, double otherwise) {

@@ -10,6 +10,7 @@ import java.util.function.Consumer;
 import java.util.function.LongConsumer;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
+import mindspool.core.Times;
 import mindspool.core.stock.LooseEnd;
 import mindspool.core.stock.RemainingFilament;
 import mindspool.server.acts.Origin;
@@ -79,8 +80,9 @@ public class SpoolActs {
     if (at == null) {
       return now();
     }
-    Times.past(field, at, now());
-    return Times.notBefore(field, at, spool.spool().arrivedS, "its arrival").getEpochSecond();
+    long past = Times.past(field, at, now());
+    return Times.notBefore(
+        field, Instant.ofEpochSecond(past), spool.spool().arrivedS, "its arrival");
   }
 
   @Transactional

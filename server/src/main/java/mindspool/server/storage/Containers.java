@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
+import mindspool.core.Times;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.stock.Band;
 import mindspool.core.storage.Desiccant;
@@ -26,8 +27,6 @@ import org.springframework.stereotype.Service;
 /** What is done to closed containers, and what they promise. */
 @Service
 class Containers {
-
-  private static final long CLOCK_TOLERANCE_S = 120;
 
   /** Air below this keeps most filaments dry; common practice, %. */
   static final double USUAL_LIMIT_PERCENT = 20;
@@ -77,18 +76,7 @@ class Containers {
   }
 
   private long time(Instant at) {
-    long now = now();
-    if (at == null) {
-      return now;
-    }
-    if (at.getEpochSecond() > now + CLOCK_TOLERANCE_S) {
-      throw new InvalidValueException(
-          "at", at, "a time up to now", "Record what has happened; the forecast does the rest.");
-    }
-    if (at.getEpochSecond() < Instant.parse("2000-01-01T00:00:00Z").getEpochSecond()) {
-      throw new InvalidValueException("at", at, "not before the year 2000", "Check the date.");
-    }
-    return at.getEpochSecond();
+    return at == null ? now() : Times.past("at", at, now());
   }
 
   private ContainerFact fact(long placeId, ContainerFact.Kind kind, Instant at) {

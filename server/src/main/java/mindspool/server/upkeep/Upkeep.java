@@ -1,6 +1,7 @@
 package mindspool.server.upkeep;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
@@ -16,6 +17,7 @@ import java.util.stream.Collectors;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.Text;
+import mindspool.core.Times;
 import mindspool.core.material.Material;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.material.Parameter;
@@ -318,8 +320,8 @@ public class Upkeep {
                     new InvalidValueException(
                         "task", taskId, "a task of that thing", "Choose one of the list."));
     long nowS = nowS();
-    long atS = said.atS == null ? nowS : said.atS;
-    if (atS > nowS || atS < nowS - LONGEST_BACK_S) {
+    long atS = said.atS == null ? nowS : Times.past("at", Instant.ofEpochSecond(said.atS), nowS);
+    if (atS < nowS - LONGEST_BACK_S) {
       throw new InvalidValueException(
           "at", atS, "a time in the past ten years", "Say when it was done.");
     }
