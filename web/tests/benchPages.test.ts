@@ -367,7 +367,7 @@ describe('upkeep', () => {
     expect(row.text()).toContain('due; last 5 days ago')
     expect(page.text()).toContain('due in 3 days')
     await button(page, 'Show one that comes').trigger('click')
-    expect(page.text()).toContain('nothing moves it now; nobody said when it was last done')
+    expect(page.text()).toContain('nothing counts towards it now; not known when it was last done')
     await row.findAll('button')[1]!.trigger('click')
     await flushPromises()
     expect(sent.find((each) => each.method === 'POST')).toMatchObject({

@@ -49,7 +49,7 @@ describe('a field that the server refuses', () => {
     problem.value = REFUSED
     await nextTick()
     expect(page.get('#hot-problem').text()).toBe('Allowed: 30 to 250 °C. As its plate says.')
-    expect(page.get('.problem').text()).toContain('rated maximum, °C: 400 does not do')
+    expect(page.get('.problem').text()).toContain('rated maximum, °C: 400 is not accepted')
     await page.get('.problem button').trigger('click')
     expect(document.activeElement?.id).toBe('hot')
     value.value = 70
@@ -62,7 +62,7 @@ describe('a field that the server refuses', () => {
     const page = formWith(ref(REFUSED), ref(70), 'setpointC')
     await nextTick()
     expect(page.find('#hot-problem').exists()).toBe(false)
-    expect(page.get('.problem').text()).toContain('rated max, °C: 400 does not do')
+    expect(page.get('.problem').text()).toContain('rated max, °C: 400 is not accepted')
     page.unmount()
   })
 

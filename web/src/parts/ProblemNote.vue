@@ -29,7 +29,7 @@ function goTo(id: string) {
       <p v-for="line in lines" :key="line.field">
         <button v-if="line.known" type="button" class="link" @click="goTo(line.known.id)">
           {{ line.words }}</button><b v-else>{{ line.words }}</b
-        >: {{ line.value }} does not do; allowed: {{ line.rest }}
+        >: {{ line.value }} is not accepted; allowed: {{ line.rest }}
       </p>
     </template>
     <p v-else>{{ inShownUnits(problem.detail) }}</p>

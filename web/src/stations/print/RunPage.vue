@@ -79,22 +79,13 @@ function tellPlate(id: string) {
   form.ending = known.value.find((sign) => sign.id === id)?.ending ?? form.ending
 }
 
-/** What was not said yet, as the server would ask for it. */
+/** What is still to be said before it can be recorded. */
 function unsaid(): Problem | null {
-  const errors = [
-    ...(form.outcome === null
-      ? [missing('outcome', OUTCOMES, 'Say how it came out: it decides what is learned from it.')]
-      : []),
-    ...(form.ending === null
-      ? [missing('ending', ENDINGS, 'Look at the corners, or say that nobody looked.')]
-      : []),
+  const open = [
+    ...(form.outcome === null ? ['Say how it came out.'] : []),
+    ...(form.ending === null ? ['Look at its corners, or say that nobody looked.'] : []),
   ]
-  return errors.length ? new Problem('Not recorded yet', '', errors) : null
-}
-
-function missing(field: string, options: readonly { label: string }[], advice: string) {
-  const allowed = options.map((each) => `“${each.label}”`).join(', ')
-  return { field, value: 'not said yet', allowed, advice }
+  return open.length ? new Problem('Not recorded yet', open.join(' '), []) : null
 }
 
 function body(): Schemas['FinishRequest'] {
@@ -284,6 +275,7 @@ function title(id: string): string {
             v-model="form.ending"
             label="At the plate"
             name="ending"
+            placeholder="what was seen there"
             :options="ENDINGS"
           />
           <NumberField

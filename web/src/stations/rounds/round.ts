@@ -86,7 +86,7 @@ export function useRound(told: (worked: boolean) => void) {
       const [error] = errors
       note(
         subject,
-        error ? `${error.value} does not do; ${error.allowed}. ${error.advice}` : detail,
+        error ? `${error.value} is not accepted; ${error.allowed}. ${error.advice}` : detail,
         null,
         false,
         mend,

@@ -30,12 +30,12 @@ const id = computed(() => `${props.item.task}-${props.item.subject}-${props.item
 const when = computed(() => {
   const { state, dueS, lastS } = props.item
   const last =
-    lastS === null ? 'nobody said when it was last done' : `last ${daysAgo(lastS, props.nowS)}`
+    lastS === null ? 'not known when it was last done' : `last ${daysAgo(lastS, props.nowS)}`
   const due =
     state === 'DUE'
       ? 'due'
       : dueS === null
-        ? 'nothing moves it now'
+        ? 'nothing counts towards it now'
         : `due ${inDays(dueS, props.nowS)}`
   return `${due}; ${last}`
 })

@@ -27,7 +27,10 @@ public interface Editable<T> {
   /** Stores it as an undo made it, and lets what hangs on it follow. Refuses what cannot be. */
   void restore(T thing);
 
-  /** A change of a field in a person's words; none to say its values as they are. */
+  /**
+   * A change of a field in a person's words; none to say its values as they are, an empty text
+   * where another field says it.
+   */
   default Optional<String> inWords(String field, String before, String after) {
     return Optional.empty();
   }

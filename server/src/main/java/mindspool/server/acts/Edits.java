@@ -1,6 +1,8 @@
 package mindspool.server.acts;
 
 import com.fasterxml.jackson.annotation.JsonAutoDetect.Visibility;
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -11,6 +13,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import mindspool.core.InvalidValueException;
+import mindspool.core.Require;
 import mindspool.server.http.NotFoundException;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.JsonNode;
@@ -134,6 +137,7 @@ public class Edits extends FactBook<Edit> {
   private static String differences(Editable<?> of, JsonNode before, JsonNode after) {
     return changedFields(before, after).stream()
         .map(field -> difference(of, field, before.path(field), after.path(field)))
+        .filter(words -> !words.isEmpty())
         .collect(Collectors.joining(", "));
   }
 
@@ -152,6 +156,9 @@ public class Edits extends FactBook<Edit> {
     return changed;
   }
 
+  /** Nobody reads more of a number than this. */
+  private static final MathContext DIGITS = new MathContext(4);
+
   /** The words in a field's name, without its unit. */
   private static String words(String field) {
     return field
@@ -166,6 +173,10 @@ public class Edits extends FactBook<Edit> {
     }
     if (field.endsWith("S") && value.isIntegralNumber()) {
       return Instant.ofEpochSecond(value.asLong()).toString();
+    }
+    if (value.isNumber()) {
+      double rounded = new BigDecimal(value.asString()).round(DIGITS).doubleValue();
+      return Require.plain(rounded);
     }
     return value.isValueNode() ? plain(value.asString()) : value.toString();
   }

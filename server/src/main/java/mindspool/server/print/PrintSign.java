@@ -48,6 +48,10 @@ enum PrintSign {
     return Arrays.stream(values()).filter(sign -> sign.id.equals(id)).findFirst();
   }
 
+  static String titleOf(String id) {
+    return ofId(id).map(PrintSign::title).orElse(id);
+  }
+
   static String ids() {
     return Arrays.stream(values()).map(PrintSign::id).collect(Collectors.joining(", "));
   }
