@@ -5,6 +5,7 @@ import BaseFromAbove from '@/stations/print/BaseFromAbove.vue'
 import FactorBand from '@/stations/print/FactorBand.vue'
 import LeverRow from '@/stations/print/LeverRow.vue'
 import OverHeight from '@/stations/print/OverHeight.vue'
+import { Problem } from '@/api/client'
 import StartChecks from '@/stations/print/StartChecks.vue'
 import WaterOfJob from '@/stations/print/WaterOfJob.vue'
 import {
@@ -226,7 +227,7 @@ describe('checks before start', () => {
 
   it('let a hard one be passed only with a reason, which goes along', async () => {
     const checks = mount(StartChecks, {
-      props: { sheet: sheet(hold(0.4), { gates }), startable: true, running: false },
+      props: { sheet: sheet(hold(0.4), { gates }), startable: true, running: false, refused: null },
       global: plain,
     })
     const start = checks.get('[data-testid="start"]')
@@ -238,9 +239,21 @@ describe('checks before start', () => {
     expect(checks.emitted('start')?.[0]).toEqual([[{ gate: 'fumes', reason: 'window open' }]])
   })
 
+  it('say where Start is why it was refused', () => {
+    const refused = new Problem('Not started', 'K7F4 is in the Bench dryer.', [])
+    const checks = mount(StartChecks, {
+      props: { sheet: sheet(), startable: true, running: false, refused },
+      global: plain,
+    })
+    const start = checks.get('[data-testid="start"]').element
+    const alert = checks.get('[role="alert"]')
+    expect(alert.text()).toContain('K7F4 is in the Bench dryer')
+    expect(start.nextElementSibling).toBe(alert.element)
+  })
+
   it('offer no start while it prints', () => {
     const checks = mount(StartChecks, {
-      props: { sheet: sheet(), startable: true, running: true },
+      props: { sheet: sheet(), startable: true, running: true, refused: null },
       global: plain,
     })
     expect(checks.find('[data-testid="start"]').exists()).toBe(false)

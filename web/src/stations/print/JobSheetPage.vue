@@ -198,8 +198,13 @@ function discard() {
   }
 }
 
+/** Why it was not started, said where Start was pressed. */
+const refused = ref<Problem | null>(null)
+
 async function start(overrides: Schemas['OverrideRequest'][]) {
+  refused.value = null
   if (dirty.value && !(await keep())) {
+    refused.value = saving.value
     return
   }
   try {
@@ -208,7 +213,7 @@ async function start(overrides: Schemas['OverrideRequest'][]) {
     )
     await router.push(`/print/runs/${run.id}`)
   } catch (cause) {
-    saving.value = Problem.of(cause)
+    refused.value = Problem.of(cause)
   }
 }
 
@@ -320,7 +325,11 @@ function minutes(value: number | null | undefined): string {
           />
         </p>
         <p class="soft small">
-          {{ job.someTime ? 'some time this week' : moment(job.startS, nowS) }}
+          {{
+            job.someTime
+              ? 'Some time this week; counted as it would be if it began now'
+              : `Counted for its start, ${moment(Math.max(nowS, job.startS), nowS)}`
+          }}
           <template v-if="sheet">
             · {{ grams(sheet.grams) }}, {{ metres(sheet.metres) }}, {{ hours(sheet.hours) }}
           </template>
@@ -484,6 +493,7 @@ function minutes(value: number | null | undefined): string {
               :sheet="sheet"
               :running="view?.runId != null"
               :startable="job.startedS == null && job.doneS == null"
+              :refused="refused"
               @start="start"
             />
             <section aria-labelledby="part-side">

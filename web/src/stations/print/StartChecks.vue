@@ -1,11 +1,18 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue'
-import type { Schemas } from '@/api/client'
+import type { Problem, Schemas } from '@/api/client'
+import ProblemNote from '@/parts/ProblemNote.vue'
 import { inShownUnits } from '@/parts/format'
 import type { Sheet } from './sheet'
 
 /** What must hold before start; starting against a hard check takes a reason. */
-const props = defineProps<{ sheet: Sheet; startable: boolean; running: boolean }>()
+const props = defineProps<{
+  sheet: Sheet
+  startable: boolean
+  running: boolean
+  /** Why it was not started when that was asked. */
+  refused: Problem | null
+}>()
 const emit = defineEmits<{ start: [overrides: Schemas['OverrideRequest'][]] }>()
 
 const reasons = reactive<Record<string, string>>({})
@@ -70,6 +77,7 @@ function start() {
       <button class="button primary" data-testid="start" :disabled="open.length > 0" @click="start">
         {{ hard.length ? 'Start all the same' : 'Start' }}
       </button>
+      <ProblemNote v-if="refused" :problem="refused" />
     </template>
   </section>
 </template>

@@ -254,7 +254,11 @@ const remove = (supply: Supply) =>
                 each.usedUpS == null
                   ? 'nobody said how much goes away'
                   : `used up ${inDays(each.usedUpS, supplies.nowS)}`
-              }}{{ each.least != null ? `; order below ${each.least} ${each.unit}` : '' }}
+              }}{{
+                each.least != null
+                  ? `; order below ${each.least}${each.unit === 'pieces' ? '' : ` ${each.unit}`}`
+                  : ''
+              }}
             </span>
             <span>
               <button class="button small" @click="edit(each)">

@@ -52,8 +52,10 @@ class SameOriginFilter extends OncePerRequestFilter {
       return !"cross-site".equals(request.getHeader("Sec-Fetch-Site"));
     }
     try {
+      URI from = URI.create(origin);
       return request.getHeader("Host") != null
-          && request.getHeader("Host").equals(URI.create(origin).getAuthority());
+          && request.getHeader("Host").equals(from.getAuthority())
+          && request.getScheme().equals(from.getScheme());
     } catch (IllegalArgumentException e) {
       return false;
     }

@@ -60,7 +60,33 @@ public class PrintJobs {
       double hours,
       boolean inDryBox,
       Long startedS,
-      Long doneS) {}
+      Long doneS) {
+
+    /**
+     * When it begins, for whoever asks what its filament is like then: at its start in the plan;
+     * now where it may begin at some time, since that is what somebody who looks at it would do.
+     */
+    public long beginsS(long nowS) {
+      return startedS != null || someTime ? nowS : Math.max(nowS, startS);
+    }
+
+    /** The same job as it is begun now, whenever it was planned. */
+    public KnownJob begunNow() {
+      return new KnownJob(
+          id,
+          name,
+          material,
+          code,
+          plannedCode,
+          grams,
+          startS,
+          true,
+          hours,
+          inDryBox,
+          startedS,
+          doneS);
+    }
+  }
 
   /** A job was said to be started; {@code placeId} null where its spool stayed where it was. */
   public record JobStarted(long jobId, String code, Long placeId) {}

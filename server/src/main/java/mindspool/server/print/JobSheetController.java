@@ -322,7 +322,7 @@ class JobSheetController {
       return List.of();
     }
     long now = clock.instant().getEpochSecond();
-    long startS = job.startedS() != null ? job.startedS() : Math.max(now, job.startS());
+    long startS = job.startedS() != null ? job.startedS() : job.beginsS(now);
     return JobVisits.of(set.sheet()).stream()
         .map(
             visit -> {

@@ -132,10 +132,11 @@ class Prints {
               ? "It was printed; print it again from its page."
               : "It is printing.");
     }
-    Assembled set = sheets.assemble(job, sheets.chosen(job));
+    // Judged for now, whenever it was planned: it begins now.
+    Assembled set = sheets.assemble(job.begunNow(), sheets.chosen(job));
     refuseUnset(set);
-    refuseBusy(set.printer());
     refuseInDryer(set);
+    refuseBusy(set);
     Map<String, String> given = reasons(overrides);
     Map<String, String> reasons = new LinkedHashMap<>();
     for (Gate gate : unmet(set)) {
@@ -180,18 +181,28 @@ class Prints {
     }
   }
 
-  private void refuseBusy(Machines.KnownPrinter printer) {
-    runs.findByRemovedSIsNullAndEndedSIsNullOrderByStartedSAsc().stream()
-        .filter(run -> run.printerId == printer.placeId())
-        .findFirst()
-        .ifPresent(
-            run -> {
-              throw new InvalidValueException(
-                  "printerId",
-                  printer.name() + " (printing " + run.name + ")",
-                  "a printer that is free",
-                  "Say first how that print ended, or choose another printer.");
-            });
+  /** A printer, a spool and a plate are in one print at a time. */
+  private void refuseBusy(Assembled set) {
+    String code = set.chosen().code();
+    for (PrintRun run : runs.findByRemovedSIsNullAndEndedSIsNullOrderByStartedSAsc()) {
+      if (run.printerId == set.printer().placeId()) {
+        throw busy("printerId", set.printer().name(), "printer", run);
+      }
+      if (code != null && code.equals(run.code)) {
+        throw busy("code", code, "spool", run);
+      }
+      if (set.plate() != null && run.plateId != null && run.plateId == set.plate().id()) {
+        throw busy("plateId", set.plate().name(), "plate", run);
+      }
+    }
+  }
+
+  private static InvalidValueException busy(String field, String name, String what, PrintRun run) {
+    return new InvalidValueException(
+        field,
+        name + " (printing " + run.name + ")",
+        "a " + what + " that is free",
+        "Say first how that print ended, or choose another " + what + ".");
   }
 
   private void refuseInDryer(Assembled set) {
@@ -301,9 +312,10 @@ class Prints {
       return;
     }
     Sheets.Chosen chosen = sheets.chosen(job).from(started.code());
-    Assembled set = sheets.assemble(job, chosen.on(printer.get().placeId(), chosen.plateId()));
+    Assembled set =
+        sheets.assemble(job.begunNow(), chosen.on(printer.get().placeId(), chosen.plateId()));
     if (set.sheet() != null) {
-      refuseBusy(set.printer());
+      refuseBusy(set);
       unmet(set).stream()
           .findFirst()
           .ifPresent(
@@ -489,9 +501,6 @@ class Prints {
         it -> {
           it.outcome = finish.outcome;
           it.ending = finish.ending == null ? PrintSign.ending(signs) : finish.ending;
-          if (it.ending == null && finish.outcome == Outcome.GOOD && finish.signs != null) {
-            it.ending = Ending.HELD;
-          }
           it.failedAtMm = finish.failedAtMm;
           it.signs = String.join(",", signs);
           it.note = finish.note == null || finish.note.isBlank() ? null : finish.note.strip();

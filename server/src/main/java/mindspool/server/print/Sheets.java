@@ -316,7 +316,7 @@ class Sheets {
   private List<JobMetres.Point> metres(
       KnownJob job, CurrentSpool spool, KnownPrinter printer, Chosen chosen, SetupSheet sheet) {
     long now = clock.instant().getEpochSecond();
-    double start = Math.max(now, job.startedS() != null ? now : job.startS());
+    double start = job.beginsS(now);
     PlaceInfo place = climates.place(chosen.feedId == null ? printer.placeId() : chosen.feedId);
     double hours = Math.max(0.05, Math.min(1000, sheet.hours()));
     ClimateSeries air = climates.outlook(place.id(), start, start + 3600 * hours);

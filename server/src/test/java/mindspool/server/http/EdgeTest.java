@@ -44,6 +44,23 @@ class EdgeTest extends ServerTest {
     assertThat(api.get("/api/places").raw().body()).doesNotContain("planted");
   }
 
+  /** The same name and port by another scheme is another origin (RFC 6454, section 4). */
+  @Test
+  void anotherSchemeIsAnotherOrigin() {
+    URI places = URI.create(api.address("/api/places"));
+    for (String scheme : new String[] {"http", "https"}) {
+      Answer answer =
+          api.send(
+              HttpRequest.newBuilder(places)
+                  .header("Content-Type", "application/json")
+                  .header("Origin", scheme + "://" + places.getAuthority())
+                  .POST(
+                      HttpRequest.BodyPublishers.ofString(
+                          "{\"name\": \"by %s\", \"kind\": \"ROOM\"}".formatted(scheme))));
+      assertThat(answer.status()).as(scheme).isEqualTo(scheme.equals("http") ? 201 : 403);
+    }
+  }
+
   /** A name of another site that was made to point at this machine. */
   @Test
   void reboundNamesAreRefused() throws IOException {

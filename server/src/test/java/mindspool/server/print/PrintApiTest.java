@@ -47,7 +47,9 @@ class PrintApiTest extends PrintingTest {
 
     double left = api.get("/api/spools/" + code).body().at("/spool/remainingG/typical").asDouble();
     Api.Answer finished =
-        api.post("/api/prints/" + id + "/finish", "{\"outcome\": \"GOOD\", \"signs\": []}");
+        api.post(
+            "/api/prints/" + id + "/finish",
+            "{\"outcome\": \"GOOD\", \"ending\": \"HELD\", \"signs\": []}");
     assertThat(finished.status()).as(finished.raw().body()).isEqualTo(200);
     double used = finished.body().get("usedG").asDouble();
     assertThat(used).isPositive();
@@ -74,6 +76,47 @@ class PrintApiTest extends PrintingTest {
       }
     }
     throw new AssertionError("no plate " + plate);
+  }
+
+  /** A spool, a plate and a printer are in one print at a time, whoever asks. */
+  @Test
+  void nothingPrintsTwiceAtATime() {
+    String code = spool("PLA");
+    long first = job(code);
+    setUp(first, "");
+    started(first);
+
+    long free = place("Second press " + made, "PRINTER_HOLDER", room);
+    long other = job(code);
+    setUp(other, "");
+    Api.Answer busy = api.post("/api/prints", "{\"jobId\": %d}".formatted(other));
+    assertThat(busy.status()).isEqualTo(422);
+    assertThat(busy.field()).isEqualTo("printerId");
+
+    api.change(
+        "/api/jobs/" + other + "/sheet",
+        "{\"printerId\": %d, \"plateId\": %d, \"code\": \"%s\"}".formatted(free, plate, code));
+    Api.Answer spoolBusy = api.post("/api/prints", "{\"jobId\": %d}".formatted(other));
+    assertThat(spoolBusy.field()).isEqualTo("code");
+    assertThat(spoolBusy.detail()).contains(code).contains("Say first how that print ended");
+
+    String second = spool("PLA");
+    api.change(
+        "/api/jobs/" + other + "/sheet",
+        "{\"printerId\": %d, \"plateId\": %d, \"code\": \"%s\"}".formatted(free, plate, second));
+    assertThat(api.post("/api/prints", "{\"jobId\": %d}".formatted(other)).field())
+        .isEqualTo("plateId");
+  }
+
+  /** What nobody said of the plate teaches it nothing. */
+  @Test
+  void aGoodEndWithoutALookAtThePlateTeachesNothing() {
+    long job = job(spool("PLA"));
+    setUp(job, "");
+    long id = started(job).get("id").asLong();
+    Api.Answer ended = api.post("/api/prints/" + id + "/finish", "{\"outcome\": \"GOOD\"}");
+    assertThat(ended.status()).as(ended.raw().body()).isEqualTo(200);
+    assertThat(ended.body().get("ending").isNull()).isTrue();
   }
 
   @Test

@@ -161,7 +161,9 @@ class TroubleApiTest extends PrintingTest {
     long job = job(spool("PLA"));
     setUp(job, "");
     long good = started(job).get("id").asLong();
-    api.post("/api/prints/" + good + "/finish", "{\"outcome\": \"GOOD\", \"signs\": []}");
+    api.post(
+        "/api/prints/" + good + "/finish",
+        "{\"outcome\": \"GOOD\", \"ending\": \"HELD\", \"signs\": []}");
     jdbc.update("update print_run set started_s = started_s - 600 where id = ?", good);
     String first = api.get("/api/prints/" + good).body().get("code").asString();
     api.post("/api/spools/" + first + "/end", "{\"act\": \"UNLOAD\"}");
