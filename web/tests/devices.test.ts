@@ -114,6 +114,38 @@ describe('weighing from a scale', () => {
     expect(asked.length).toBe(before)
   })
 
+  it('asks once of a mass that cannot well be, and leaves a usual one alone', async () => {
+    serve({ '/api/devices': [] })
+    const spool = {
+      ...SPOOL,
+      expectedGrossG: 905,
+      remainingG: { ...SPOOL.remainingG, typical: 690 },
+    }
+    const dialog = mount(WeighDialog, { props: { spool, emptyReelG: EMPTY } })
+    await flushPromises()
+    const sent = () => asked.filter((each) => each.path.endsWith('/weighings')).length
+    const record = async (mass: string) => {
+      await dialog.get('#gross').setValue(mass)
+      await dialog.get('form').trigger('submit')
+      await flushPromises()
+    }
+    await record('1120')
+    expect(dialog.get('[data-testid="doubt"]').text()).toContain(
+      '215 g more than the 905 g expected',
+    )
+    expect(sent()).toBe(0)
+    await dialog.get('form').trigger('submit')
+    await flushPromises()
+    expect(sent()).toBe(1)
+    await record('330')
+    expect(dialog.get('[data-testid="doubt"]').text()).toContain('Was so much used')
+    expect(sent()).toBe(1)
+    await record('850')
+    expect(dialog.find('[data-testid="doubt"]').exists()).toBe(false)
+    expect(sent()).toBe(2)
+    dialog.unmount()
+  })
+
   it('needs no scale', async () => {
     serve({ '/api/devices': [] })
     const dialog = mount(WeighDialog, { props: { spool: SPOOL } })

@@ -91,7 +91,7 @@ const doubt = computed(() => {
   }
   const more = gross.value - expected
   if (more > Math.max(LEAST_MORE_G, LEAST_MORE * expected)) {
-    return `That is ${grams(more)} more than the ${grams(expected)} expected: a spool does not become heavier but by water. Is ${props.spool.code} on the scale, and nothing else?`
+    return `That is ${grams(more)} more than the ${grams(expected)} expected: only water makes a spool heavier. Is ${props.spool.code} on the scale, and nothing else?`
   }
   if (gross.value < (props.emptyReelG?.low ?? 0)) {
     // Less than the reel alone: that is said when it is sent.

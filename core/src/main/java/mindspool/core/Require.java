@@ -1,10 +1,13 @@
 package mindspool.core;
 
 import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.function.Supplier;
 
 /** Checks of arguments that fail with an {@link InvalidValueException}. */
 public final class Require {
+
+  private static final MathContext FOUR_DIGITS = new MathContext(4);
 
   private Require() {}
 
@@ -38,6 +41,12 @@ public final class Require {
     } catch (InvalidValueException e) {
       throw e.within(outer);
     }
+  }
+
+  /** A finite number to four digits, more than which nobody reads; a whole one as it is. */
+  public static String readable(double value) {
+    boolean whole = value == Math.rint(value);
+    return plain(whole ? value : BigDecimal.valueOf(value).round(FOUR_DIGITS).doubleValue());
   }
 
   /** A number as people write it: no exponent for everyday sizes, no trailing zeros. */

@@ -57,4 +57,13 @@ class RequireTest {
             InvalidValueException.class, e -> assertThat(e.field()).isEqualTo("room.air.t"));
     assertThat(Require.present("t", 5, "°C")).isEqualTo(5);
   }
+
+  @Test
+  void aReadableNumberHasFourDigitsAtMost() {
+    assertThat(Require.readable(0.021944444444444444)).isEqualTo("0.02194");
+    assertThat(Require.readable(8.516)).isEqualTo("8.516");
+    assertThat(Require.readable(140)).isEqualTo("140");
+    assertThat(Require.readable(12_345)).isEqualTo("12345");
+    assertThat(Require.readable(0)).isEqualTo("0");
+  }
 }

@@ -1,8 +1,6 @@
 package mindspool.server.acts;
 
 import com.fasterxml.jackson.annotation.JsonAutoDetect.Visibility;
-import java.math.BigDecimal;
-import java.math.MathContext;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -156,9 +154,6 @@ public class Edits extends FactBook<Edit> {
     return changed;
   }
 
-  /** Nobody reads more of a number than this. */
-  private static final MathContext DIGITS = new MathContext(4);
-
   /** The words in a field's name, without its unit. */
   private static String words(String field) {
     return field
@@ -175,8 +170,7 @@ public class Edits extends FactBook<Edit> {
       return Instant.ofEpochSecond(value.asLong()).toString();
     }
     if (value.isNumber()) {
-      double rounded = new BigDecimal(value.asString()).round(DIGITS).doubleValue();
-      return Require.plain(rounded);
+      return Require.readable(value.asDouble());
     }
     return value.isValueNode() ? plain(value.asString()) : value.toString();
   }

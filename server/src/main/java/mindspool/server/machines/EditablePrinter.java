@@ -87,7 +87,7 @@ class EditablePrinter extends StoredEditable<PrinterDescription> {
   }
 
   private static String plain(String number) {
-    return number.isEmpty() ? "none" : Require.plain(Double.parseDouble(number));
+    return number.isEmpty() ? "none" : Require.readable(Double.parseDouble(number));
   }
 
   @Override
