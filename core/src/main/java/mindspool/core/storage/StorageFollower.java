@@ -53,7 +53,8 @@ public final class StorageFollower {
   private final Map<Long, Followed> found = new ConcurrentHashMap<>();
 
   private final NavigableMap<Double, States> states = new TreeMap<>();
-  private final Map<Long, Double> changed = new ConcurrentHashMap<>();
+  private final Map<Long, Change> changed = new ConcurrentHashMap<>();
+  private long changes;
 
   /**
    * Knows of nothing yet.
@@ -66,6 +67,13 @@ public final class StorageFollower {
 
   /** States of all groups at one time. */
   private record States(Map<Long, VesselState> vessels, Map<Long, ContentState> contents) {}
+
+  /**
+   * From when on the air of a container is another.
+   *
+   * @param number tells it from a change before it that nobody has heard of yet
+   */
+  public record Change(double fromS, long number) {}
 
   /** What is known of a container. */
   private record Followed(
@@ -256,16 +264,14 @@ public final class StorageFollower {
     return Optional.ofNullable(found.get(vesselId)).map(Followed::air);
   }
 
-  /** By container, from when on its air was found to be another since this was last asked. */
-  public Map<Long, Double> takeChanges() {
-    Map<Long, Double> taken = new HashMap<>();
-    for (Long id : List.copyOf(changed.keySet())) {
-      Double fromS = changed.remove(id);
-      if (fromS != null) {
-        taken.put(id, fromS);
-      }
-    }
-    return taken;
+  /** By container, from when on its air was found to be another; until this was {@link #told}. */
+  public Map<Long, Change> changes() {
+    return Map.copyOf(changed);
+  }
+
+  /** Everybody has heard of changes; what came since stays. */
+  public void told(Map<Long, Change> heard) {
+    heard.forEach(changed::remove);
   }
 
   private Followed followed(long vesselId, double nowS, double oldS) {
@@ -381,7 +387,10 @@ public final class StorageFollower {
       double from = now.air.differsFrom(before.air);
       // The weather is always a little other than was expected; that alone is no news.
       if (from < Double.POSITIVE_INFINITY && (byFacts || from < before.nowS - DAY_S / 4)) {
-        changed.merge(id, from, Math::min);
+        changed.merge(
+            id,
+            new Change(from, ++changes),
+            (known, more) -> new Change(Math.min(known.fromS, more.fromS), more.number));
       }
     }
   }

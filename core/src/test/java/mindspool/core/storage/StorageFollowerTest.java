@@ -10,6 +10,7 @@ import java.util.Random;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.material.Sorption;
+import mindspool.core.storage.StorageFollower.Change;
 import mindspool.core.storage.StorageReplay.Content;
 import mindspool.core.storage.StorageReplay.DesiccantChange;
 import mindspool.core.storage.StorageReplay.MassFrom;
@@ -230,14 +231,33 @@ class StorageFollowerTest {
     assertThat(follower.waiting(now, 1800)).containsExactly(0L, 1L, 2L);
     follower.waiting(now, 1800).forEach(id -> follower.air(id, now, 1800));
     assertThat(follower.waiting(now, 1800)).isEmpty();
-    assertThat(follower.takeChanges()).isEmpty();
+    assertThat(follower.changes()).isEmpty();
     double opened = BEGIN_S + 7.3 * DAY_S;
     follower.tell(boxesWithASpoolEach(3, List.of(new Opening(1, opened, 5))));
     assertThat(follower.waiting(now, 1800)).containsExactly(1L);
     follower.air(1, now, 1800);
-    Map<Long, Double> changes = follower.takeChanges();
+    Map<Long, Change> changes = follower.changes();
     assertThat(changes).containsOnlyKeys(1L);
-    assertThat(changes.get(1L)).isBetween(opened - 3600, opened);
+    assertThat(changes.get(1L).fromS()).isBetween(opened - 3600, opened);
+    follower.told(changes);
+    assertThat(follower.changes()).isEmpty();
+  }
+
+  /** Two openings, the later one followed between hearing of the first and saying so. */
+  @Test
+  void aChangeFoundWhileAnotherIsBeingToldIsKept() {
+    double now = BEGIN_S + 10 * DAY_S;
+    StorageFollower follower = following(boxesWithASpoolEach(1, List.of()));
+    follower.air(0, now, 1800);
+    Opening first = new Opening(0, BEGIN_S + 5 * DAY_S, 5);
+    Opening second = new Opening(0, BEGIN_S + 7 * DAY_S, 5);
+    follower.tell(boxesWithASpoolEach(1, List.of(first)));
+    follower.air(0, now, 1800);
+    Map<Long, Change> heard = follower.changes();
+    follower.tell(boxesWithASpoolEach(1, List.of(first, second)));
+    follower.air(0, now, 1800);
+    follower.told(heard);
+    assertThat(follower.changes()).containsOnlyKeys(0L);
   }
 
   /** A quarter of a century of a box is kept in days, not in hours. */

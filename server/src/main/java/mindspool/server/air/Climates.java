@@ -383,10 +383,7 @@ public class Climates {
    * Takes milliseconds where little changed.
    */
   public void settle() {
-    Map<Long, Double> changed = computed.settle(this);
-    if (!changed.isEmpty()) {
-      tell(changed);
-    }
+    computed.settle(this, this::tell);
   }
 
   /** Follows the containers after a start, and goes on as time passes. */

@@ -2,6 +2,7 @@ package mindspool.server.air;
 
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
 import mindspool.core.climate.ClimateSeries;
 
 /** The air in closed places, computed from what is around and in them; storage supplies it. */
@@ -20,11 +21,13 @@ public interface ClosedAir {
   boolean isSettled();
 
   /**
-   * Follows whatever is not up to date.
+   * Follows whatever is not up to date. Whoever returns from here finds the air and all that hangs
+   * on it as of what was known when it came, whoever else is at it.
    *
-   * @return by place, from when on its air is another than before
+   * @param listener is told, by place, from when on its air is another than before; of some of them
+   *     perhaps twice
    */
-  Map<Long, Double> settle(Climates climates);
+  void settle(Climates climates, Consumer<Map<Long, Double>> listener);
 
   /** Has it done in the background. */
   void settleSoon(Climates climates);

@@ -12,8 +12,10 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.Consumer;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.storage.StorageFollower;
+import mindspool.core.storage.StorageFollower.Change;
 import mindspool.core.storage.StorageRecord;
 import mindspool.core.storage.StorageReplay.Content;
 import mindspool.core.storage.StorageReplay.DesiccantChange;
@@ -61,7 +63,8 @@ class ComputedClimates implements ClosedAir, DisposableBean {
   private final Object telling = new Object();
   private volatile long toldVersion;
   private volatile long toldS;
-  private volatile boolean everSettled;
+  private volatile long settledVersion;
+  private volatile double settledS = Double.NEGATIVE_INFINITY;
   private final AtomicBoolean settling = new AtomicBoolean();
   private final ExecutorService background =
       Executors.newSingleThreadExecutor(
@@ -105,21 +108,29 @@ class ComputedClimates implements ClosedAir, DisposableBean {
 
   @Override
   public boolean isSettled() {
-    return everSettled;
+    return settledVersion > 0;
   }
 
   @Override
-  public Map<Long, Double> settle(Climates climates) {
-    if (everSettled && toldVersion == version.get() && now() - toldS <= OLD_S) {
-      return follower.takeChanges();
+  public void settle(Climates climates, Consumer<Map<Long, Double>> listener) {
+    long upTo = version.get();
+    double now = now();
+    if (settledVersion != upTo || now - settledS > OLD_S) {
+      tell(climates);
+      for (Long placeId : follower.waiting(now, OLD_S)) {
+        follower.air(placeId, now, OLD_S);
+      }
+      // Only now: whoever comes while others are at it follows what is left, and is not too early.
+      settledVersion = upTo;
+      settledS = now;
     }
-    tell(climates);
-    long now = now();
-    for (Long placeId : follower.waiting(now, OLD_S)) {
-      follower.air(placeId, now, OLD_S);
+    Map<Long, Change> changes = follower.changes();
+    if (!changes.isEmpty()) {
+      Map<Long, Double> fromS = new HashMap<>();
+      changes.forEach((id, change) -> fromS.put(id, change.fromS()));
+      listener.accept(fromS);
+      follower.told(changes);
     }
-    everSettled = true;
-    return follower.takeChanges();
   }
 
   @Override
