@@ -32,7 +32,14 @@ const ticks = computed(() => {
 <template>
   <div class="scale">
     <div class="axis" aria-hidden="true">
-      <div class="safe" :style="{ width: left(forecast.ceiling.temperatureC) }" />
+      <div class="safe" :style="{ width: left(forecast.ceiling.cautiousC) }" />
+      <div
+        class="risky"
+        :style="{
+          left: left(forecast.ceiling.cautiousC),
+          right: `calc(100% - ${left(forecast.ceiling.temperatureC)})`,
+        }"
+      />
       <div class="over" :style="{ left: left(forecast.ceiling.temperatureC) }" />
       <div v-for="celsius in ticks" :key="celsius" class="tick" :style="{ left: left(celsius) }">
         <span v-if="celsius % 20 === 0">{{ temperature(celsius) }}</span>
@@ -41,6 +48,10 @@ const ticks = computed(() => {
         <span>set {{ setTo(forecast.setpointC) }}</span>
       </div>
     </div>
+    <p v-if="forecast.ceiling.risk" class="small">
+      Safe up to {{ atMost(forecast.ceiling.cautiousC) }} also in a dryer among the hottest of its
+      kind; from there to the ceiling hatched, at a risk.
+    </p>
     <ul>
       <li
         v-for="limit in forecast.ceiling.limits"
@@ -68,6 +79,7 @@ const ticks = computed(() => {
 }
 
 .safe,
+.risky,
 .over {
   position: absolute;
   top: 1.5rem;
@@ -77,6 +89,10 @@ const ticks = computed(() => {
 .safe {
   left: 0;
   background: var(--board);
+}
+
+.risky {
+  background: repeating-linear-gradient(135deg, var(--board) 0 5px, transparent 5px 9px);
 }
 
 .over {

@@ -9,6 +9,7 @@ import { useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import SetpointRisk from '@/parts/SetpointRisk.vue'
 import SpoolFace from '@/parts/SpoolFace.vue'
 import WeighDialog from '@/parts/WeighDialog.vue'
 import {
@@ -356,6 +357,12 @@ function tell(span: Schemas['CycleEventView'], ran: boolean) {
           :placeholder="String(cycle.setpointC)"
         />
         <button class="button">Set</button>
+        <SetpointRisk
+          v-if="setting !== null"
+          :dryer-id="cycle.dryerId"
+          :codes="cycle.codes"
+          :setpoint-c="setting"
+        />
       </AppForm>
       <AppForm @submit="act({ act: 'ADD', code: adding })">
         <div class="field">

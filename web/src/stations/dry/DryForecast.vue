@@ -21,6 +21,8 @@ const props = defineProps<{ code: string }>()
 
 const DryingCurves = defineAsyncComponent(() => import('./DryingCurves.vue'))
 const PAUSE_MS = 120
+/** So far above the safe setpoint is not worth a word. */
+const NEARLY_C = 0.5
 
 const shelf = useShelf()
 
@@ -271,6 +273,9 @@ function written(value: number | null): string {
     :start-c="form.setpointC === null ? forecast.ceiling.startC : forecast.setpointC"
     :sure-hours="view?.sureHours ?? view?.printReady?.sureHours ?? null"
     :stale="busy"
+    :risk="
+      forecast.setpointC > forecast.ceiling.cautiousC + NEARLY_C ? forecast.ceiling.risk : null
+    "
   />
 </template>
 

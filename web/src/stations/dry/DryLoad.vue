@@ -18,6 +18,8 @@ const props = defineProps<{ codes: string[] }>()
 const PAUSE_MS = 200
 /** Less than this saved is not worth the walk. */
 const WORTH_H = 0.5
+/** So far above the safe setpoint is not worth a word. */
+const NEARLY_C = 0.5
 
 const shelf = useShelf()
 const { form, body, ready } = useDryerForm()
@@ -61,6 +63,15 @@ function title(code: string): string {
   return spool ? `${code} (${spool.material} ${spool.colourName})` : code
 }
 
+/** What a setpoint above the safe one may do to one of them. */
+const risk = computed(() => {
+  const f = forecast.value
+  const risky = f?.spools.find(
+    (each) => each.ceiling.risk && f.setpointC > each.ceiling.cautiousC + NEARLY_C,
+  )
+  return risky ? `${title(risky.name)}: ${risky.ceiling.risk}` : null
+})
+
 /** What matters most first. */
 const advice = computed(() => {
   const f = forecast.value
@@ -75,16 +86,10 @@ const advice = computed(() => {
         : `All fully dry to the core probably after ${hours(f.lastHours)}, surely after ${hours(f.sureLastHours)}. Weighing on the way narrows that.`,
     )
   }
-  for (const each of f.spools) {
-    if (each.ceiling.risk && f.setpointC > each.ceiling.cautiousC + 0.5) {
-      lines.push(`${title(each.name)}: ${each.ceiling.risk}`)
-      break
-    }
-  }
   const delicate = f.spools[f.heldBackBy]
   if (delicate && f.withoutItC > f.setpointC + 1) {
     lines.push(
-      `${title(delicate.name)} allows no more than ${atMost(delicate.ceiling.temperatureC)} (${delicate.ceiling.setBy}). Without it the others could go at ${atMost(f.withoutItC)}.`,
+      `${title(delicate.name)} allows no more than ${atMost(delicate.ceiling.cautiousC)} (${delicate.ceiling.setBy}). Without it the others could go at ${atMost(f.withoutItC)}.`,
     )
   }
   if (f.lastHours === null) {
@@ -157,6 +162,7 @@ const advice = computed(() => {
     :start-c="forecast.startC"
     :sure-hours="forecast.sureLastHours ?? lastReady(view?.printReady ?? [])?.sureHours ?? null"
     :stale="busy"
+    :risk="risk"
   />
 </template>
 

@@ -113,8 +113,11 @@ const air = computed(() =>
             </p>
             <p>
               Its ceiling is {{ atMost(lane.ceiling.temperatureC) }}, set by the
-              {{ lane.ceiling.setBy }}; in this air it gets down to
-              {{ moisture(lane.floorPercent) }}.
+              {{ lane.ceiling.setBy
+              }}<template v-if="lane.ceiling.risk"
+                >, and {{ atMost(lane.ceiling.cautiousC) }} is safe also in a hot dryer of its
+                kind</template
+              >; in this air it gets down to {{ moisture(lane.floorPercent) }}.
             </p>
           </template>
         </WhyNumber>

@@ -7,7 +7,7 @@ import { useRouter } from 'vue-router'
 import { Problem } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
-import { atMost, hours, moment, setTo } from '@/parts/format'
+import { atMost, hours, inShownUnits, moment, setTo } from '@/parts/format'
 import { useDryers } from '@/stores/dryers'
 
 /** Starts what is thought through on the page: these spools, this dryer, so long. */
@@ -20,6 +20,8 @@ const props = defineProps<{
   sureHours: number | null
   /** Whether these figures are still those of another dryer or setpoint. */
   stale: boolean
+  /** What a setpoint above the safe one may do; none where it is safe. */
+  risk?: string | null
 }>()
 
 const OTHERWISE_H = 8
@@ -89,6 +91,7 @@ async function start() {
         :placeholder="String(proposed)"
       />
       <TimeField id="start-at" v-model="at" name="startAt" label="started at (now if empty)" />
+      <p v-if="risk" class="call small" data-testid="setpoint-risk">{{ inShownUnits(risk) }}</p>
       <button class="button primary" :disabled="busy || stale" data-testid="start-cycle">
         Start {{ dryer?.name }}: {{ hours(length ?? proposed) }} at {{ setTo(setpoint) }}
       </button>

@@ -72,7 +72,7 @@ const {
     ])
     return { plan, jobs, week }
   },
-  (now) => (now?.plan.seeking ? POLL_MS : null),
+  (now) => (now?.plan.seeking || now?.plan.outdatedBy ? POLL_MS : null),
 )
 const view = computed(() => known.value?.plan ?? null)
 const jobs = computed(() => known.value?.jobs ?? [])
@@ -246,6 +246,9 @@ function where(job: Schemas['JobPlan']): string {
   </div>
   <ProblemNote v-if="problem" :problem="problem" />
   <p v-if="view?.problem" class="call">{{ view.problem }}</p>
+  <p v-if="view?.plan && view.outdatedBy" class="call" data-testid="plan-outdated">
+    Out of date: {{ view.outdatedBy }} since. It is planned again in a moment.
+  </p>
 
   <PlanLanes
     v-if="view"

@@ -203,7 +203,13 @@ async function add() {
             <td>{{ moment(run.endedS ?? 0, nowS) }}</td>
             <td :class="{ call: run.outcome === 'FAILED' }">{{ run.outcomeTitle }}</td>
             <td class="desk">{{ run.printer }}, {{ run.plate }}</td>
-            <td class="number">{{ Math.max(run.adhesionRatio, run.plateRatio).toFixed(2) }}</td>
+            <td class="number">
+              {{
+                run.adhesionRatio == null
+                  ? 'no sheet'
+                  : Math.max(run.adhesionRatio, run.plateRatio ?? 0).toFixed(2)
+              }}
+            </td>
             <td class="number desk">{{ run.usedG == null ? '' : grams(run.usedG) }}</td>
           </tr>
         </tbody>

@@ -203,13 +203,21 @@ function title(id: string): string {
             ><template v-if="run.nozzleC != null">, {{ temperature(run.nozzleC) }}</template>
           </dd>
         </template>
-        <dt>foretold hold-down</dt>
-        <dd>
-          corners {{ run.adhesionRatio.toFixed(2) }}, plate {{ run.plateRatio.toFixed(2) }}; from 1
-          on it comes loose
-        </dd>
-        <dt>foretold bond</dt>
-        <dd>{{ run.bond.toFixed(2) }} of the strength along layers</dd>
+        <template v-if="run.adhesionRatio != null && run.plateRatio != null">
+          <dt>foretold hold-down</dt>
+          <dd>
+            corners {{ run.adhesionRatio.toFixed(2) }}, plate {{ run.plateRatio.toFixed(2) }}; from
+            1 on it comes loose
+          </dd>
+        </template>
+        <template v-if="run.bond != null">
+          <dt>foretold bond</dt>
+          <dd>{{ run.bond.toFixed(2) }} of the strength along layers</dd>
+        </template>
+        <template v-else>
+          <dt>foretold</dt>
+          <dd>nothing: it was started without a setup sheet</dd>
+        </template>
         <dt v-if="run.moisturePercent != null">wettest metres</dt>
         <dd v-if="run.moisturePercent != null">{{ moisture(run.moisturePercent) }}</dd>
         <dt>takes</dt>

@@ -1,11 +1,15 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { hours, moisture } from '@/parts/format'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { answer, client, Problem } from '@/api/client'
+import ProblemNote from '@/parts/ProblemNote.vue'
+import { atMost, hours, moisture, moment } from '@/parts/format'
 import type { JobSheet } from './sheet'
 
 /** Water of the very metres of a job, from its first to its last. */
 const props = defineProps<{ view: JobSheet }>()
 
+const SECONDS = 10
 const WIDTH = 640
 const HEIGHT = 96
 const LEFT = 4
@@ -33,12 +37,51 @@ const path = computed(() =>
     .join(''),
 )
 const wet = computed(() => props.view.metres.some((point) => point.percent >= limit.value))
+
+const router = useRouter()
+const problem = ref<Problem | null>(null)
+const nowS = Date.now() / 1000
+
+/** How the plan has it dried, in words; none where it is not planned. */
+const planned = computed(() => {
+  const plan = props.view.planned
+  if (!plan) {
+    return null
+  }
+  const other = plan.code === props.view.code ? '' : `The plan gives this job ${plan.code}. `
+  if (plan.dryer === null || plan.dryerId === null) {
+    return plan.served
+      ? `${other}The plan has it print as it is.`
+      : `${other}The plan finds no dryer in time.`
+  }
+  const set = plan.setpointC == null ? '' : ` at ${atMost(plan.setpointC)}`
+  return `${other}Planned: into ${plan.dryer} ${moment(plan.startS, nowS)}${set}, out ${moment(plan.endS, nowS)}${plan.served ? '' : ', not dry by then'}.`
+})
+
+async function plan() {
+  try {
+    await answer(client.POST('/api/plan/runs', { body: { seconds: SECONDS } }))
+    await router.push('/plan')
+  } catch (cause) {
+    problem.value = Problem.of(cause)
+  }
+}
 </script>
 
 <template>
   <section aria-labelledby="water-title">
     <h2 id="water-title">Water in the metres of this job</h2>
     <p :class="{ call: wet }">{{ view.waterVerdict }}</p>
+    <p v-if="wet || view.planned?.dryerId != null" class="drying" data-testid="sheet-drying">
+      <template v-if="planned">
+        {{ planned }} <router-link to="/plan">The plan</router-link>
+      </template>
+      <template v-else>
+        <button v-if="view.runId === null" class="button" @click="plan">Plan its drying</button>
+        <router-link v-if="view.code" :to="`/dry/${view.code}`">Dry it now</router-link>
+      </template>
+    </p>
+    <ProblemNote v-if="problem" :problem="problem" />
     <figure>
       <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="img" aria-label="Moisture over the job">
         <line :x1="LEFT" :x2="WIDTH - LEFT" :y1="y(limit)" :y2="y(limit)" class="limit" />
@@ -62,6 +105,13 @@ const wet = computed(() => props.view.metres.some((point) => point.percent >= li
 <style scoped>
 figure {
   margin: 0.4rem 0 0;
+}
+
+.drying {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 0.9rem;
+  align-items: center;
 }
 
 svg {

@@ -7,6 +7,7 @@ import { answer, client, Problem, type Schemas } from '@/api/client'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
+import SetpointRisk from '@/parts/SetpointRisk.vue'
 import { hours } from '@/parts/format'
 import { useActs } from '@/stores/acts'
 import { useDryers } from '@/stores/dryers'
@@ -172,6 +173,12 @@ async function record() {
             :max="240"
           />
         </div>
+        <SetpointRisk
+          v-if="deed.placeId !== null"
+          :dryer-id="deed.placeId"
+          :codes="form.codes"
+          :setpoint-c="form.setpointC"
+        />
       </template>
       <template v-if="deed.kind === 'START_JOB'">
         <ChoiceField

@@ -46,9 +46,7 @@ final class DryingAdvice {
     if (ceiling.refusal().isPresent()) {
       say("%s", ceiling.refusal().get());
     }
-    if (cycle.setpointC() > ceiling.cautiousC() + 0.5) {
-      ceiling.risk().ifPresent(risk -> say("%s", risk));
-    }
+    ceiling.risk().ifPresent(this::unmeasured);
     ceiling.slow().ifPresent(slow -> say("%s", slow));
     if (cycle.setpointC() > ceiling.temperatureC()) {
       say(
@@ -72,6 +70,18 @@ final class DryingAdvice {
       say("Labels and tapes ooze above %.0f °C: peel them off.", DryingCeiling.LABELS_OOZE_C);
     }
     return List.copyOf(lines);
+  }
+
+  /** The risk of a setpoint above what is safe, or why the one below it was chosen. */
+  private void unmeasured(String risk) {
+    if (cycle.setpointC() > ceiling.cautiousC() + 0.5) {
+      say("%s", risk);
+    } else if (ceiling.cautiousC() < material.dryingTemperatureC() - dryer.biasC() - 1) {
+      say(
+          "This dryer was never measured: %.0f °C is safe in nearly all of its kind, up to %.0f °C"
+              + " in most. Measuring it (90 minutes, on its page) tells which it is.",
+          Math.floor(ceiling.cautiousC()), Math.floor(ceiling.temperatureC()));
+    }
   }
 
   private void floorTooHigh(double floor) {

@@ -12,9 +12,10 @@ import mindspool.core.stock.ReelKind;
 /**
  * Highest setpoint at which nothing in the dryer is harmed, what sets it, and what would raise it.
  *
- * <p>In a dryer that was measured the margin is what was measured. One that was not is used by
- * practice all the same, at the temperature on the filament's data sheet: so that much is offered,
- * with its risk said, as long as the hottest spot of most of its kind stays below softening.
+ * <p>In a dryer that was measured the margin is what was measured. One that was not is set to what
+ * is safe in nearly all of its kind. Practice uses it at the temperature on the filament's data
+ * sheet: so much is allowed to whoever asks for it, with its risk said, as long as the hottest spot
+ * of most of its kind stays below softening.
  *
  * @param temperatureC the lowest of the limits
  * @param cautiousC the same if the dryer is among the worst of its kind; equal where measured
@@ -139,16 +140,15 @@ public record DryingCeiling(
     return Optional.of(
         String.format(
             Locale.ROOT,
-            "This dryer was never measured. Set to its ceiling, %s °C, the hottest place in most of"
-                + " its kind is at %.0f °C, in some at %.0f °C, and %s. A thermometer beside the reel"
-                + " shows which within minutes of steady heat, and measuring it (90 minutes, on its"
-                + " page) lets the ceiling follow. Until then stay near, or set %s °C, which is safe"
-                + " in nearly all.",
+            "This dryer was never measured; %s °C is safe in nearly all of its kind. Set to its"
+                + " ceiling, %s °C, the hottest place in most of them is at %.0f °C, in some at"
+                + " %.0f °C, and %s. A thermometer beside the reel shows which within minutes of"
+                + " steady heat, and measuring it (90 minutes, on its page) lets the ceiling follow.",
+            whole(cautiousC),
             whole(ceilingC),
             usually,
             usually + behaviour.uncertaintyK(),
-            harmful.get(0).why(),
-            whole(cautiousC)));
+            harmful.get(0).why()));
   }
 
   private static Optional<String> tooCool(Material material, Limit lowest, List<String> raisedBy) {
@@ -269,7 +269,7 @@ public record DryingCeiling(
 
   /**
    * Setpoint for several together: as warm as the one that wants most likes it, but no warmer than
-   * any allows.
+   * is safe for any.
    *
    * @param wantedC what each would be set to alone, °C
    */
@@ -277,7 +277,7 @@ public record DryingCeiling(
     double most = wantedC.stream().mapToDouble(Double::doubleValue).max().orElse(0);
     double allowed =
         ceilings.stream()
-            .mapToDouble(DryingCeiling::temperatureC)
+            .mapToDouble(DryingCeiling::cautiousC)
             .min()
             .orElse(Double.POSITIVE_INFINITY);
     return Math.min(most, allowed);
@@ -292,9 +292,10 @@ public record DryingCeiling(
   }
 
   /**
-   * Setpoint to choose: brings the air to the usual drying temperature, or the ceiling if lower.
+   * Setpoint to choose: brings the air to the usual drying temperature, or to what is safe also in
+   * a dryer among the worst of its kind, if that is lower. More is for whoever takes the risk.
    */
   public double recommendedSetpointC(Material material, Dryer dryer) {
-    return Math.min(temperatureC, material.dryingTemperatureC() - dryer.biasC());
+    return Math.min(cautiousC, material.dryingTemperatureC() - dryer.biasC());
   }
 }

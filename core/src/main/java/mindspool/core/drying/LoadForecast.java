@@ -86,7 +86,7 @@ public record LoadForecast(
     int lowest =
         IntStream.range(0, wanted.length)
             .boxed()
-            .min(Comparator.comparingDouble(i -> ceilings.get(i).temperatureC()))
+            .min(Comparator.comparingDouble(i -> ceilings.get(i).cautiousC()))
             .orElseThrow();
     double setpoint =
         setpointC.orElseGet(

@@ -11,7 +11,7 @@ import mindspool.core.material.Material;
 
 /**
  * The ways in which practitioners dry, each followed for this spool. Temperatures and hours: common
- * practice. None goes above the ceiling.
+ * practice. None goes above what is safe.
  */
 final class Recipes {
 
@@ -51,7 +51,7 @@ final class Recipes {
   }
 
   private double setpoint(double airTemperatureC) {
-    return Math.max(20, Math.min(ceiling.temperatureC(), airTemperatureC - dryer.biasC()));
+    return Math.max(20, Math.min(ceiling.cautiousC(), airTemperatureC - dryer.biasC()));
   }
 
   private Recipe fixed(String name, double airTemperatureC, double hours) {

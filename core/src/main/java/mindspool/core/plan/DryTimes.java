@@ -98,7 +98,7 @@ final class DryTimes {
   /**
    * A spool alone in a dryer.
    *
-   * @param ceilingC highest setpoint
+   * @param ceilingC highest setpoint that is safe
    * @param wantedC best setpoint
    * @param hours at that; none where never
    * @param refused whether it does not go in at all
@@ -147,7 +147,7 @@ final class DryTimes {
             || dryer.fit().objection(spool.reelDiameterMm(), spool.reelWidthMm()).isPresent()
             || wanted + of.biasC() <= room.temperatureC();
     return new Alone(
-        ceiling.temperatureC(),
+        ceiling.cautiousC(),
         wanted,
         refused ? OptionalDouble.empty() : DryTime.sureHours(load, of, room, wanted),
         refused);

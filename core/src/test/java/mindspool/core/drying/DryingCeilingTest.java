@@ -19,6 +19,7 @@ import mindspool.core.storage.Desiccant;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
 
 class DryingCeilingTest {
 
@@ -96,32 +97,46 @@ class DryingCeilingTest {
   })
   void anUnmeasuredDryerDriesWhatPracticeDries(String material, double percent, double mostC) {
     Dryer bought = unmeasured(DryerKind.PURPOSE_MADE);
-    DryingForecast forecast = forecast(material, ReelKind.PLASTIC, bought, percent);
-    assertThat(forecast.ceiling().refusal()).isEmpty();
-    assertThat(forecast.setpointC()).isBetween(mostC - 5.1, mostC);
+    DryingCeiling ceiling = forecast(material, ReelKind.PLASTIC, bought, percent).ceiling();
+    assertThat(ceiling.refusal()).isEmpty();
+    assertThat(ceiling.temperatureC()).isBetween(mostC - 5.1, mostC);
     Material of = material(material);
-    assertThat(
-            DryingForecast.of(
-                    of,
-                    state(of, percent),
-                    ReelKind.PLASTIC,
-                    bought,
-                    ROOM,
-                    OptionalDouble.empty(),
-                    OptionalDouble.of(of.printLimitPercent()))
-                .hours()
-                .all())
-        .isPresent();
-    DryingCeiling ceiling = forecast.ceiling();
-    assertThat(ceiling.risk().isPresent())
-        .isEqualTo(ceiling.temperatureC() > ceiling.cautiousC() + 0.05);
-    ceiling
-        .risk()
-        .ifPresent(
-            risk ->
-                assertThat(risk)
-                    .contains("never measured")
-                    .contains("A thermometer beside the reel"));
+    DryingForecast atTheCeiling =
+        DryingForecast.of(
+            of,
+            state(of, percent),
+            ReelKind.PLASTIC,
+            bought,
+            ROOM,
+            OptionalDouble.of(ceiling.temperatureC()),
+            OptionalDouble.of(of.printLimitPercent()));
+    assertThat(atTheCeiling.hours().all()).isPresent();
+    assertThat(ceiling.risk().orElseThrow())
+        .contains("never measured")
+        .contains("A thermometer beside the reel");
+    assertThat(atTheCeiling.advice()).contains(ceiling.risk().get());
+  }
+
+  /** Whoever asks for nothing gets what harms nothing, also in one of the hottest of its kind. */
+  @ParameterizedTest
+  @EnumSource(DryerKind.class)
+  void unaskedAnUnmeasuredDryerIsSetToWhatIsSafe(DryerKind kind) {
+    Dryer bought = unmeasured(kind);
+    for (Material material : MaterialCatalogue.standard().all()) {
+      for (ReelKind reel : ReelKind.values()) {
+        DryingCeiling ceiling = DryingCeiling.of(material, reel, bought);
+        double hottestC =
+            ceiling.recommendedSetpointC(material, bought) + bought.behaviour().marginK();
+        assertThat(hottestC)
+            .as("%s on %s in %s", material.name(), reel, kind)
+            .isLessThanOrEqualTo(
+                DryingCeiling.harmful(material, reel).get(0).temperatureC() + 1e-9);
+      }
+    }
+    DryingForecast pla = forecast("PLA", ReelKind.PLASTIC, bought, 0.3);
+    assertThat(pla.advice()).anyMatch(line -> line.contains("never measured"));
+    assertThat(pla.recipes())
+        .allMatch(recipe -> recipe.setpointC() <= Math.max(20, pla.ceiling().cautiousC()) + 1e-9);
   }
 
   /** 50 °C on the dial is 56 °C at the hottest place of most: PLA softens from 58 °C on. */

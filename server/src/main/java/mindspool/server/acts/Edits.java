@@ -13,6 +13,7 @@ import java.util.stream.Collectors;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.server.http.NotFoundException;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -36,11 +37,17 @@ public class Edits extends FactBook<Edit> {
 
   private final Edit.Store store;
   private final Map<String, Editable<?>> byWord = new HashMap<>();
+  private final ApplicationEventPublisher events;
   private final Clock clock;
 
-  Edits(Edit.Store store, List<Editable<?>> editables, Clock clock) {
+  Edits(
+      Edit.Store store,
+      List<Editable<?>> editables,
+      ApplicationEventPublisher events,
+      Clock clock) {
     super(store);
     this.store = store;
+    this.events = events;
     this.clock = clock;
     editables.forEach(each -> byWord.put(each.word(), each));
   }
@@ -66,6 +73,7 @@ public class Edits extends FactBook<Edit> {
     Edit edit = new Edit(of.word(), id, clock.instant().getEpochSecond());
     edit.afterState = fields(of, thing).toString();
     store.save(edit);
+    events.publishEvent(new ThingChanged(of.word(), id));
   }
 
   /** Records that a thing was changed or removed; nothing where it is as it was. */
@@ -78,6 +86,7 @@ public class Edits extends FactBook<Edit> {
     edit.beforeState = before.fields.toString();
     edit.afterState = after.toString();
     store.save(edit);
+    events.publishEvent(new ThingChanged(of.word(), id));
   }
 
   /** A change of a thing that holds, in words. */
@@ -228,5 +237,6 @@ public class Edits extends FactBook<Edit> {
     }
     FIELDS.readerForUpdating(thing).readValue(back);
     of.restore(thing);
+    events.publishEvent(new ThingChanged(of.word(), edit.thingId));
   }
 }

@@ -95,6 +95,10 @@ class CycleWatch {
   Optional<Harm> harm(CycleCourse course) {
     Harm lowest = null;
     for (String code : course.inside().keySet()) {
+      // Its receipt may have been undone while it is in there.
+      if (!spools.isKnown(code)) {
+        continue;
+      }
       CurrentSpool spool = spools.current(code);
       for (Limit limit : DryingCeiling.harmful(spool.material(), spool.reelKind())) {
         if (limit.what() != Setter.DRYER

@@ -222,7 +222,9 @@ public class Machines {
     // A plate may have been removed while it was printed on.
     Optional<StoredPlate> used =
         Optional.ofNullable(plateId).flatMap(plates::findById).filter(it -> it.removedS == null);
-    printer.plateId = used.map(plate -> plate.id).orElse(null);
+    if (plateId != null) {
+      printer.plateId = used.map(plate -> plate.id).orElse(null);
+    }
     printers.saveAndFlush(printer);
     edits.changed(editablePrinter, printerId, before, printer);
     used.ifPresent(

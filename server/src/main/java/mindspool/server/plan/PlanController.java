@@ -146,6 +146,7 @@ class PlanController {
    *
    * @param startS its hour 0, epoch seconds
    * @param seeking whether a better one is sought
+   * @param outdatedBy what changed since it was made; it is planned again by itself in a moment
    * @param progress of that, 0..1
    * @param problem why there is none; null where there is
    * @param plan null before the first
@@ -153,6 +154,7 @@ class PlanController {
   record PlanView(
       long startS,
       boolean seeking,
+      @MayBeNull String outdatedBy,
       double progress,
       int improvements,
       @MayBeNull String problem,
@@ -341,13 +343,14 @@ class PlanController {
                         now + Math.round(3600 * dryer.freeFromH())))
             .toList();
     if (run == null) {
-      return new PlanView(now, false, 0, 0, null, null, lanes);
+      return new PlanView(now, false, null, 0, 0, null, null, lanes);
     }
     String problem = run.refused == null ? run.failed : run.refused.getMessage();
     double passed = (clock.millis() - run.beganMs) / (1000 * run.seconds);
     return new PlanView(
         run.startS,
         !run.over,
+        service.outdatedBy().orElse(null),
         run.over ? 1 : Math.min(1, passed),
         run.improvements,
         problem,

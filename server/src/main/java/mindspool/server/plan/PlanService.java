@@ -7,7 +7,9 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import mindspool.core.InvalidValueException;
@@ -21,16 +23,20 @@ import mindspool.core.plan.PlanProblem;
 import mindspool.core.plan.PlanSpool;
 import mindspool.core.plan.SearchEffort;
 import mindspool.core.stock.SpoolChoice;
+import mindspool.server.acts.ThingChanged;
 import mindspool.server.dry.DryersForPlan;
 import mindspool.server.keep.DiskSpace;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
+import mindspool.server.stock.SpoolChanged;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /** Puts the problem together from what is stored, has a plan sought beside everything else. */
@@ -40,12 +46,19 @@ class PlanService implements DisposableBean {
   private static final Logger LOG = LoggerFactory.getLogger(PlanService.class);
 
   private static final double RESUMING_S = 5;
+
+  /** So long after the last of several changes it is planned again, for so long. */
+  private static final long PAUSE_MS = 2_000;
+
+  private static final double AGAIN_S = 3;
+
+  /** What, when it is another, makes a plan another. */
+  private static final Set<String> PLANNED_THINGS = Set.of("job", "place", "own limit");
+
   private static final long GRID_S = 1800;
   private static final int MOST_CANDIDATES = 4;
 
-  /** From when to when somebody is there while nobody said; minutes of the day. */
   private final PlanStore.Jobs jobs;
-
   private final AttendedWeek attended;
   private final PlanStore.Entries entries;
   private final DryersForPlan dryers;
@@ -62,6 +75,11 @@ class PlanService implements DisposableBean {
             return thread;
           });
   private volatile Run run;
+
+  /** What changed since the plan was made, in words, and when; null while it stands. */
+  private volatile Outdated outdated;
+
+  private record Outdated(String by, long atMs) {}
 
   PlanService(
       PlanStore.Jobs jobs,
@@ -89,6 +107,10 @@ class PlanService implements DisposableBean {
     final long startS;
     final long beganMs;
     final double seconds;
+
+    /** What changed, where that is why it is sought again; null where somebody asked. */
+    volatile String because;
+
     volatile PlanProblem problem;
     volatile DryingPlan best;
     volatile int improvements;
@@ -116,13 +138,58 @@ class PlanService implements DisposableBean {
     }
   }
 
+  /** What makes the plan out of date until it is planned again; none while it stands. */
+  Optional<String> outdatedBy() {
+    Run current = run;
+    return Optional.ofNullable(outdated)
+        .map(Outdated::by)
+        .or(
+            () ->
+                Optional.ofNullable(current)
+                    .filter(seeking -> !seeking.over)
+                    .map(seeking -> seeking.because));
+  }
+
+  @TransactionalEventListener(fallbackExecution = true)
+  void thingChanged(ThingChanged event) {
+    if (PLANNED_THINGS.contains(event.word())) {
+      outdate("a " + event.word() + " is another");
+    }
+  }
+
+  @TransactionalEventListener(fallbackExecution = true)
+  void spoolChanged(SpoolChanged event) {
+    outdate("a spool was moved, dried, opened, weighed or printed from");
+  }
+
+  private void outdate(String by) {
+    if (run != null) {
+      outdated = new Outdated(by, clock.millis());
+    }
+  }
+
+  /** Plans again by itself a moment after the last change. */
+  @Scheduled(fixedDelayString = "${mindspool.plan.watch-ms:1000}")
+  void planAgain() {
+    Outdated change = outdated;
+    Run last = run;
+    if (change != null && last != null && last.over && clock.millis() - change.atMs >= PAUSE_MS) {
+      begin(AGAIN_S);
+    }
+  }
+
   /** Begins to seek; one search at a time, the one before is ended. */
   synchronized Run begin(double seconds) {
     cancel();
     long now = clock.instant().getEpochSecond();
     long start = (now + GRID_S - 1) / GRID_S * GRID_S;
     Run mine = new Run(start, clock.millis(), seconds);
+    Run last = run;
+    // What stood is shown until there is something better.
+    mine.best = last == null || last.startS != start ? null : last.best;
+    mine.because = outdatedBy().orElse(null);
     run = mine;
+    outdated = null;
     solving.execute(() -> seek(mine));
     return mine;
   }
@@ -138,7 +205,9 @@ class PlanService implements DisposableBean {
     try {
       PlanProblem problem = problem(mine.startS);
       mine.problem = problem;
-      if (!problem.jobs().isEmpty()) {
+      if (problem.jobs().isEmpty()) {
+        mine.best = null;
+      } else {
         Duration most = Duration.ofMillis(Math.round(1000 * mine.seconds));
         mine.best =
             new DryingPlanner(problem)
@@ -152,9 +221,11 @@ class PlanService implements DisposableBean {
       }
       keep(mine);
     } catch (InvalidValueException e) {
+      mine.best = null;
       mine.refused = e;
     } catch (RuntimeException e) {
       LOG.warn("No plan", e);
+      mine.best = null;
       mine.failed = "The plan could not be made; the log says why.";
     } finally {
       mine.over = true;

@@ -2,6 +2,7 @@ package mindspool.server.plan;
 
 import java.time.Clock;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
 import mindspool.core.InvalidValueException;
 import mindspool.server.acts.Edits;
@@ -86,6 +87,31 @@ public class PrintJobs {
           startedS,
           doneS);
     }
+  }
+
+  /**
+   * How the plan has a job's spool dried.
+   *
+   * @param dryerId null where it prints as it is
+   * @param served whether its filament prints at the job's start
+   */
+  public record PlannedDrying(
+      String code, Long dryerId, long startS, long endS, Double setpointC, boolean served) {}
+
+  /** What the plan says of a job; none where it is not planned, or no longer to come. */
+  public Optional<PlannedDrying> planned(long id) {
+    return entries
+        .findById(id)
+        .filter(entry -> stored(id).isToCome())
+        .map(
+            entry ->
+                new PlannedDrying(
+                    entry.code,
+                    entry.dryerId,
+                    entry.startS,
+                    entry.endS,
+                    entry.setpointC,
+                    entry.served));
   }
 
   /** A job was said to be started; {@code placeId} null where its spool stayed where it was. */

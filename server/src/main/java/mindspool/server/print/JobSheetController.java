@@ -180,6 +180,22 @@ class JobSheetController {
   record NextSpoolView(
       String code, String colourName, String colourHex, double leftG, boolean sameColour) {}
 
+  /**
+   * How the plan has the job's filament dried.
+   *
+   * @param code the spool that it gives the job
+   * @param dryerId null where it prints as it is
+   * @param served whether it prints well at the job's start then
+   */
+  record PlannedView(
+      String code,
+      Long dryerId,
+      @MayBeNull String dryer,
+      long startS,
+      long endS,
+      Double setpointC,
+      boolean served) {}
+
   /** The last print of this material that came out well, to be repeated. */
   record LastGoodView(
       long runId,
@@ -199,6 +215,7 @@ class JobSheetController {
    * @param verdict of the water: go, dry first, print out of the dryer; null without a spool
    * @param visits when somebody is wanted at the printer, if it starts when it is to
    * @param next to be fed behind the spool; null where that has enough, or where there is none
+   * @param planned what the plan says of it; null where it is not planned
    * @param partFileId number of the file that the part is from; null where there is none
    * @param runId of the print that is running; null where none is
    */
@@ -225,6 +242,7 @@ class JobSheetController {
       @MayBeNull LastGoodView lastGood,
       List<VisitView> visits,
       @MayBeNull NextSpoolView next,
+      @MayBeNull PlannedView planned,
       Long partFileId,
       Long runId) {}
 
@@ -309,12 +327,24 @@ class JobSheetController {
         set.material() == null ? null : lastGood(set.material().name()),
         visits(job, set),
         next(set, handling),
+        jobs.planned(job.id()).map(this::planned).orElse(null),
         partFiles.ofJob(job.id()).map(file -> file.id).orElse(null),
         prints.ofJob(job.id()).stream()
             .filter(PrintRun::isRunning)
             .map(run -> run.id)
             .findFirst()
             .orElse(null));
+  }
+
+  private PlannedView planned(PrintJobs.PlannedDrying plan) {
+    return new PlannedView(
+        plan.code(),
+        plan.dryerId(),
+        plan.dryerId() == null ? null : machines.nameOf(plan.dryerId()),
+        plan.startS(),
+        plan.endS(),
+        plan.setpointC(),
+        plan.served());
   }
 
   private List<VisitView> visits(KnownJob job, Assembled set) {

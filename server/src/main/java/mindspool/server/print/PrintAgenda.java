@@ -49,7 +49,10 @@ class PrintAgenda implements AgendaSource {
   }
 
   private void look(PrintRun run, long nowS, long untilS, List<Line> lines) {
-    double ratio = Math.max(run.adhesionRatio, run.plateRatio);
+    if (run.part == null) {
+      return;
+    }
+    double ratio = Math.max(run.toldAdhesionRatio, run.toldPlateRatio);
     double height = Sheets.part(run.part).heightMm();
     if (ratio < WORTH_A_LOOK || height <= FIRST_LOOK_MM) {
       return;

@@ -67,6 +67,8 @@ class PrintController {
    * A print.
    *
    * @param endsS when it will probably be over; null once it is
+   * @param adhesionRatio pull at the corners of what holds them, as the sheet told it at the start;
+   *     null where it was started without one, as are {@code plateRatio} and {@code bond}
    * @param runOut whether the printer says that its filament has run out
    */
   record RunView(
@@ -85,9 +87,9 @@ class PrintController {
       double progressPercent,
       double hours,
       double grams,
-      double adhesionRatio,
-      double plateRatio,
-      double bond,
+      Double adhesionRatio,
+      Double plateRatio,
+      Double bond,
       Double moisturePercent,
       List<OverrideView> overrides,
       @MayBeNull Outcome outcome,
@@ -183,8 +185,8 @@ class PrintController {
         progress,
         run.hours,
         run.grams,
-        run.adhesionRatio,
-        run.plateRatio,
+        run.toldAdhesionRatio,
+        run.toldPlateRatio,
         run.bond,
         run.moisturePercent,
         Sheets.overrides(run.overrides).entrySet().stream()

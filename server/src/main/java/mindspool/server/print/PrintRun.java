@@ -51,19 +51,27 @@ class PrintRun {
   Long plateId;
   String code;
   String material;
+
+  /** Null for a print that was started without a setup sheet, as is all that is foretold. */
   String part;
+
   String choices;
   String interfaceLayer;
   long startedS;
   double hours;
   double grams;
 
-  /** As the table foretold, without what earlier prints taught. */
-  double adhesionRatio;
+  /** As the table foretold, without what earlier prints taught: from this plates learn. */
+  Double adhesionRatio;
 
-  double plateRatio;
-  double tipRatio;
-  double bond;
+  Double plateRatio;
+  Double tipRatio;
+
+  /** As the sheet told it at the start, with what earlier prints taught. */
+  Double toldAdhesionRatio;
+
+  Double toldPlateRatio;
+  Double bond;
 
   /** Of the wettest metres, at start or end; null where nobody could tell. */
   Double moisturePercent;

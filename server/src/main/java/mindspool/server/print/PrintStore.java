@@ -31,8 +31,9 @@ final class PrintStore {
 
     List<PrintRun> findTop200ByRemovedSIsNullAndEndedSIsNotNullOrderByEndedSDescIdDesc();
 
-    Optional<PrintRun> findFirstByMaterialAndOutcomeAndRemovedSIsNullOrderByEndedSDescIdDesc(
-        String material, PrintRun.Outcome outcome);
+    Optional<PrintRun>
+        findFirstByMaterialAndOutcomeAndPartIsNotNullAndRemovedSIsNullOrderByEndedSDescIdDesc(
+            String material, PrintRun.Outcome outcome);
 
     Optional<PrintRun>
         findFirstByPrinterIdAndOutcomeAndStartedSLessThanAndRemovedSIsNullOrderByStartedSDesc(
@@ -66,7 +67,7 @@ final class PrintStore {
     @Query(
         "select new mindspool.server.print.PrintLesson(r.id, r.version, r.name, r.startedS,"
             + " r.adhesionRatio, r.plateRatio, r.ending) from PrintRun r"
-            + " where r.plateId = :plateId and r.startedS > :sinceS and r.ending is not null"
+            + " where r.plateId = :plateId and r.adhesionRatio is not null and r.startedS > :sinceS and r.ending is not null"
             + " and r.endedS is not null and r.removedS is null order by r.startedS desc")
     List<PrintLesson> lessons(long plateId, long sinceS, Limit limit);
   }

@@ -5,9 +5,11 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.Text;
@@ -45,6 +47,9 @@ class Prints {
 
   private static final int LONGEST_REASON = 120;
   private static final int LONGEST_NOTE = 500;
+
+  /** No part is taller where nobody said how tall it is. */
+  private static final double TALLEST_MM = 2000;
 
   /** Readings are kept by the minute, so the last minute counts whole. */
   private static final long MINUTE_MS = 60_000;
@@ -235,6 +240,19 @@ class Prints {
     return reasons;
   }
 
+  private PrintRun started(KnownJob job, long printerId, String code, Material material) {
+    PrintRun run = new PrintRun();
+    run.jobId = job.id();
+    run.name = job.name();
+    run.printerId = printerId;
+    run.code = code;
+    run.material = material.name();
+    run.startedS = now();
+    run.hours = job.hours();
+    run.grams = job.grams();
+    return run;
+  }
+
   private PrintRun begun(KnownJob job, Assembled set, Map<String, String> reasons) {
     HoldDown.Case untaught =
         new HoldDown.Case(
@@ -244,21 +262,18 @@ class Prints {
             set.sheet().air(),
             set.sheet().job().wishes().aids());
     HoldDown foretold = HoldDown.of(untaught, surfaces);
-    PrintRun run = new PrintRun();
-    run.jobId = job.id();
-    run.name = job.name();
-    run.printerId = set.printer().placeId();
+    PrintRun run = started(job, set.printer().placeId(), set.chosen().code(), set.material());
     run.plateId = set.plate().id();
-    run.code = set.chosen().code();
-    run.material = set.material().name();
     run.part = Sheets.json(set.chosen().part());
     run.choices = Sheets.json(set.chosen().choices());
     run.interfaceLayer = set.plate().mounted().plate().interfaceLayer();
-    run.startedS = now();
     run.bedC = set.sheet().air().bedC();
     run.chamber = set.printer().printer().chamber();
     run.hours = set.sheet().hours();
     run.grams = set.sheet().grams();
+    run.toldAdhesionRatio =
+        Math.max(set.sheet().hold().adhesionRatio(), set.sheet().hold().tipRatio());
+    run.toldPlateRatio = set.sheet().hold().plateRatio();
     run.adhesionRatio = Math.max(foretold.adhesionRatio(), foretold.tipRatio());
     run.plateRatio = foretold.plateRatio();
     run.tipRatio = foretold.tipRatio();
@@ -300,7 +315,11 @@ class Prints {
     return saved;
   }
 
-  /** A job was started elsewhere, such as from Today: it prints all the same. */
+  /**
+   * A job was started elsewhere, such as from Today: it prints all the same. Without a setup sheet
+   * nothing is foretold of it, but its spool, printer and hours are counted, and how it ended is
+   * asked.
+   */
   @EventListener
   void jobStarted(JobStarted started) {
     boolean known =
@@ -308,13 +327,24 @@ class Prints {
             .anyMatch(PrintRun::isRunning);
     KnownJob job = jobs.job(started.jobId());
     Optional<Machines.KnownPrinter> printer = printerOf(job, started);
-    if (known || printer.isEmpty()) {
+    if (known) {
+      return;
+    }
+    if (printer.isEmpty()) {
+      refuseWithoutPrinter(started);
       return;
     }
     Sheets.Chosen chosen = sheets.chosen(job).from(started.code());
     Assembled set =
         sheets.assemble(job.begunNow(), chosen.on(printer.get().placeId(), chosen.plateId()));
-    if (set.sheet() != null) {
+    if (set.sheet() == null) {
+      refuseBusy(set);
+      CurrentSpool spool = spools.current(started.code());
+      PrintRun run = started(job, printer.get().placeId(), spool.code(), spool.material());
+      run.choices = Sheets.json(chosen.choices());
+      run.plateId = set.plate() == null ? null : set.plate().id();
+      added(run);
+    } else {
       refuseBusy(set);
       unmet(set).stream()
           .findFirst()
@@ -330,10 +360,37 @@ class Prints {
     }
   }
 
+  /** Where no printer is known at all, a job is only noted as started. */
+  private void refuseWithoutPrinter(JobStarted started) {
+    List<String> names = machines.printers().stream().map(Machines.KnownPrinter::name).toList();
+    if (!names.isEmpty()) {
+      Long place = started.placeId();
+      throw new InvalidValueException(
+          "placeId",
+          place == null ? "missing" : climates.place(place).name(),
+          "the printer: " + String.join(", ", names),
+          "Say on which printer it prints.");
+    }
+  }
+
+  /**
+   * The place that was said, else the printer of a sheet that was filled in, else where the spool
+   * hangs, else the only printer that there is.
+   */
   private Optional<Machines.KnownPrinter> printerOf(KnownJob job, JobStarted started) {
-    Long place = started.placeId() == null ? sheets.chosen(job).printerId() : started.placeId();
-    return machines.printers().stream()
-        .filter(printer -> place != null && printer.placeId() == place)
+    Sheets.Chosen chosen = sheets.chosen(job);
+    List<Machines.KnownPrinter> all = machines.printers();
+    Long only = all.size() == 1 ? all.get(0).placeId() : null;
+    return Stream.of(
+            started.placeId(),
+            chosen.part() == null ? null : chosen.printerId(),
+            (Long) spools.current(started.code()).placeId(),
+            started.placeId() == null ? only : null)
+        .filter(Objects::nonNull)
+        .flatMap(
+            place ->
+                machines.printers().stream()
+                    .filter(printer -> printer.placeId() == place.longValue()))
         .findFirst();
   }
 
@@ -474,14 +531,14 @@ class Prints {
   }
 
   private double shareDone(PrintRun run, Double failedAtMm) {
-    double height = Sheets.part(run.part).heightMm();
-    double byHeight = failedAtMm == null ? -1 : failedAtMm / height;
+    double byHeight =
+        failedAtMm == null || run.part == null ? -1 : failedAtMm / Sheets.part(run.part).heightMm();
     return Math.min(1, byHeight >= 0 ? byHeight : progressPercent(run) / 100);
   }
 
   private void describe(PrintRun run, Finish finish) {
-    double height = Sheets.part(run.part).heightMm();
     if (finish.failedAtMm != null) {
+      double height = run.part == null ? TALLEST_MM : Sheets.part(run.part).heightMm();
       Require.within("failedAtMm", finish.failedAtMm, 0, height, "mm");
     }
     if (finish.note != null && finish.note.length() > LONGEST_NOTE) {
@@ -546,10 +603,11 @@ class Prints {
     return runs.findTop200ByRemovedSIsNullAndEndedSIsNotNullOrderByEndedSDescIdDesc();
   }
 
-  /** The last print of a material that came out well. */
+  /** The last print of a material that came out well and was set up with a sheet. */
   Optional<PrintRun> lastGood(String material) {
-    return runs.findFirstByMaterialAndOutcomeAndRemovedSIsNullOrderByEndedSDescIdDesc(
-        material, Outcome.GOOD);
+    return runs
+        .findFirstByMaterialAndOutcomeAndPartIsNotNullAndRemovedSIsNullOrderByEndedSDescIdDesc(
+            material, Outcome.GOOD);
   }
 
   List<PrintRun> ofJob(long jobId) {

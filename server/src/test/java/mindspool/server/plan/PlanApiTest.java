@@ -124,7 +124,7 @@ class PlanApiTest extends ServerTest {
     long cycle =
         posted(
                 "/api/cycles",
-                "{\"dryerId\": %d, \"codes\": [\"%s\"], \"hours\": 10}"
+                "{\"dryerId\": %d, \"codes\": [\"%s\"], \"hours\": 24}"
                     .formatted(placed.get("dryerId").asLong(), code))
             .get("id")
             .asLong();
@@ -137,6 +137,31 @@ class PlanApiTest extends ServerTest {
     assertThat(api.get("/api/today?hours=72").body().get("lines").toString())
         .contains("Put " + code);
     api.delete("/api/jobs/" + id);
+  }
+
+  /** What stood before a job came, or before its spool was dried, is not what stands. */
+  @Test
+  void aChangeIsPlannedAgainByItself() {
+    String code = wetSpool();
+    long lamp = job("lamp", "\"code\": \"%s\"".formatted(code), 60).get("id").asLong();
+    assertThat(of(planned(), lamp).get("dryerId").isNull()).isFalse();
+    long bracket = job("bracket", "\"code\": \"%s\"".formatted(code), 80).get("id").asLong();
+    JsonNode changed = plan();
+    assertThat(changed.get("outdatedBy").asString("")).contains("a job is another");
+    awaitPlanned();
+    of(plan(), bracket);
+    JsonNode sheet = api.get("/api/jobs/" + bracket + "/sheet").body().get("planned");
+    assertThat(sheet.get("code").asString()).isEqualTo(code);
+    // With the last job the plan goes too.
+    api.delete("/api/jobs/" + bracket);
+    api.delete("/api/jobs/" + lamp);
+    awaitPlanned();
+    assertThat(plan().get("plan").isNull()).isTrue();
+    assertThat(api.get("/api/jobs/" + lamp + "/sheet").body().get("planned").isNull()).isTrue();
+  }
+
+  private void awaitPlanned() {
+    await(() -> plan().get("outdatedBy").isNull() && !plan().get("seeking").asBoolean());
   }
 
   private static JsonNode line(JsonNode lines, String key) {

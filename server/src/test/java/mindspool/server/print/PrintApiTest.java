@@ -8,6 +8,7 @@ import com.hivemq.client.mqtt.mqtt3.Mqtt3BlockingClient;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import mindspool.server.support.Api;
 import mindspool.server.support.PrintingTest;
 import org.apache.pdfbox.Loader;
@@ -523,8 +524,59 @@ class PrintApiTest extends PrintingTest {
     assertThat(taught.at("/sheet/hold/adhesionRatio").asDouble())
         .isGreaterThan(1.2 * untaught.at("/sheet/hold/adhesionRatio").asDouble());
     long second = api.post("/api/prints", start).body().get("id").asLong();
-    assertThat(api.get("/api/prints/" + second).body().get("plateRatio").asDouble())
-        .isCloseTo(api.get("/api/prints/" + id).body().get("plateRatio").asDouble(), within(1e-9));
+    // The print tells what its sheet told; the plate learns from what the table alone foretold.
+    JsonNode hold = taught.at("/sheet/hold");
+    assertThat(api.get("/api/prints/" + second).body().get("adhesionRatio").asDouble())
+        .isCloseTo(
+            Math.max(hold.get("adhesionRatio").asDouble(), hold.get("tipRatio").asDouble()),
+            within(1e-9));
+    api.post("/api/prints/" + second + "/finish", "{\"outcome\": \"GOOD\", \"ending\": \"HELD\"}");
+    JsonNode lessons = api.get("/api/plates/" + plate + "/learning").body().get("prints");
+    assertThat(lessons.size()).isEqualTo(2);
+    assertThat(lessons.get(1).get("plateRatio").asDouble())
+        .isCloseTo(lessons.get(0).get("plateRatio").asDouble(), within(1e-9));
+  }
+
+  @Test
+  void aJobWithoutASheetPrintsAndIsAskedHowItEnded() {
+    String code = spool("PLA");
+    long job = job(code);
+    // The spool lies in the hall with two printers: nobody can tell on which it prints.
+    place("Other press " + made, "PRINTER_HOLDER", room);
+    Api.Answer nowhere =
+        api.post("/api/jobs/" + job + "/start", "{\"code\": \"%s\"}".formatted(code));
+    assertThat(nowhere.status()).isEqualTo(422);
+    assertThat(nowhere.detail()).contains("Press " + made).contains("on which printer");
+    assertThat(runningOf(job)).isEmpty();
+    posted(
+        "/api/jobs/" + job + "/start",
+        "{\"code\": \"%s\", \"placeId\": %d}".formatted(code, printer));
+    JsonNode run = runningOf(job).orElseThrow();
+    assertThat(run.get("adhesionRatio").isNull()).isTrue();
+    assertThat(api.get("/api/today").status()).isEqualTo(200);
+    long id = run.get("id").asLong();
+    double before = leftG(code);
+    posted(
+        "/api/prints/" + id + "/finish",
+        "{\"outcome\": \"GOOD\", \"ending\": \"CORNER_LIFTED\", \"usedG\": 47}");
+    assertThat(before - leftG(code)).isCloseTo(47, within(0.01));
+    assertThat(api.get("/api/plates/" + plate + "/learning").body().get("prints").size()).isZero();
+    // It is no pattern for other sheets either.
+    JsonNode other = setUp(job(spool("PLA")), "");
+    assertThat(other.at("/lastGood/runId").asLong(-1)).isNotEqualTo(id);
+  }
+
+  private Optional<JsonNode> runningOf(long job) {
+    for (JsonNode run : api.get("/api/prints").body().get("running")) {
+      if (run.get("jobId").asLong() == job) {
+        return Optional.of(run);
+      }
+    }
+    return Optional.empty();
+  }
+
+  private double leftG(String code) {
+    return api.get("/api/spools/" + code).body().at("/spool/remainingG/typical").asDouble();
   }
 
   @Test
@@ -537,12 +589,7 @@ class PrintApiTest extends PrintingTest {
             "/api/jobs/" + job + "/start",
             "{\"code\": \"%s\", \"placeId\": %d}".formatted(code, printer));
     assertThat(begun.status()).as(begun.raw().body()).isEqualTo(200);
-    JsonNode running = api.get("/api/prints").body().get("running");
-    boolean found = false;
-    for (JsonNode run : running) {
-      found |= run.get("jobId").asLong() == job;
-    }
-    assertThat(found).isTrue();
+    assertThat(runningOf(job)).isPresent();
     api.post("/api/jobs/" + job + "/done", "");
     JsonNode sheet = api.get("/api/jobs/" + job + "/sheet").body();
     assertThat(sheet.get("runId").isNull()).isTrue();
