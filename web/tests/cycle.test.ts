@@ -51,6 +51,7 @@ function view(stage: string, spools: object[] = [spool()], more = {}) {
       dryerId: 3,
       dryer: 'bench',
       stage,
+      codes: ['AAAA'],
       startedS: NOW_S - 2 * HOUR_S,
       plannedEndS: NOW_S + 6 * HOUR_S,
       stoppedS: null,
