@@ -15,7 +15,10 @@ const router = createRouter({
 function serve(reply: unknown): string[] {
   const sent: string[] = []
   vi.stubGlobal('fetch', async (request: Request) => {
-    sent.push(`${request.method} ${new URL(request.url).pathname}`)
+    if (request.method === 'GET') {
+      return new Response('[]', { headers: { 'Content-Type': 'application/json' } })
+    }
+    sent.push(`${request.method} ${new URL(request.url).pathname} ${await request.text()}`)
     return new Response(JSON.stringify(reply), {
       headers: { 'Content-Type': 'application/json' },
     })
@@ -42,7 +45,11 @@ describe('the risk of a setpoint', () => {
   }
 
   it('is said above what is safe', async () => {
-    expect((await shown(66)).text).toBe('K7F4: Never measured.')
+    const { text, sent } = await shown(66)
+    expect(text).toBe('K7F4: Never measured.')
+    expect(sent).toEqual([
+      'POST /api/load-forecast {"codes":["K7F4"],"dryerId":3,"dryer":{"setpointC":66}}',
+    ])
   })
 
   it('is silent up to there, and asks nothing where nothing is set', async () => {
@@ -75,7 +82,7 @@ describe('water of a job on its sheet', () => {
     const page = sheet({})
     await page.get('button').trigger('click')
     await flushPromises()
-    expect(sent).toEqual(['POST /api/plan/runs'])
+    expect(sent).toEqual(['POST /api/plan/runs {"seconds":10}'])
     expect(router.currentRoute.value.path).toBe('/plan')
   })
 

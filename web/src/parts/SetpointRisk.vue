@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { answer, client } from '@/api/client'
 import { inShownUnits } from './format'
 import { useLatestAnswer } from './latestAnswer'
+import { useDryers } from '@/stores/dryers'
 
 /** What a setpoint above the safe one may do to a load, said where it is pressed. */
 const props = defineProps<{ dryerId: number; codes: string[]; setpointC: number | null }>()
@@ -11,6 +12,7 @@ const PAUSE_MS = 200
 /** So far above, °C, is not worth a word. */
 const NEARLY_C = 0.5
 
+const dryers = useDryers()
 const asked = computed(() => props.setpointC !== null && props.codes.length > 0)
 const { view } = useLatestAnswer(
   [() => props.dryerId, () => props.codes.join(), () => props.setpointC],
@@ -20,7 +22,8 @@ const { view } = useLatestAnswer(
         body: {
           codes: props.codes,
           dryerId: props.dryerId,
-          setpointC: props.setpointC ?? undefined,
+          dryer: { setpointC: props.setpointC },
+          roomPlaceId: dryers.dryers.find((each) => each.placeId === props.dryerId)?.roomId,
         },
       }),
     ),

@@ -192,7 +192,7 @@ async function record() {
           id="deed-printer"
           v-model="form.placeId"
           name="placeId"
-          label="hangs on (where it is, if empty)"
+          label="on the printer or feeder (where the spool is, if empty)"
           :options="printers"
           clearable
         />
