@@ -81,9 +81,8 @@ describe('water of a job on its sheet', () => {
     const sent = serve({})
     const page = sheet({})
     await page.get('button').trigger('click')
-    await flushPromises()
+    await vi.waitFor(() => expect(router.currentRoute.value.path).toBe('/plan'))
     expect(sent).toEqual(['POST /api/plan/runs {"seconds":10}'])
-    expect(router.currentRoute.value.path).toBe('/plan')
   })
 
   it('names the load that dries it', () => {

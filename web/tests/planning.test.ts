@@ -295,7 +295,7 @@ describe('the run sheet', () => {
       key: 'soon',
       kind: 'DONE',
     })
-    await station.find('[aria-label="In two hours again: do soon"]').trigger('click')
+    await station.find('[aria-label="in 2 h again: do soon"]').trigger('click')
     await flushPromises()
     const snoozed = sent.filter((each) => each.method === 'POST')[1]?.body as { until: string }
     expect(Date.parse(snoozed.until) - Date.now()).toBeGreaterThan(7_000_000)

@@ -178,7 +178,7 @@ function rounded(value: number, unsure: number): string {
 </script>
 
 <template>
-  <main class="calibrations">
+  <div class="calibrations">
     <h1>{{ sheet.title }}</h1>
     <ProblemNote v-if="reading" :problem="reading" />
     <div class="columns">
@@ -352,7 +352,7 @@ function rounded(value: number, unsure: number): string {
         it to go back to the value before.
       </p>
     </section>
-  </main>
+  </div>
 </template>
 
 <style scoped>

@@ -87,7 +87,7 @@ const names = computed(() =>
 </script>
 
 <template>
-  <main class="compare">
+  <div class="compare">
     <header>
       <h1>{{ one }} against {{ other }}</h1>
       <p class="row">
@@ -138,7 +138,7 @@ const names = computed(() =>
       figures behind it, with their sources, stand on each material's page; the maker's data sheet
       wins.
     </p>
-  </main>
+  </div>
 </template>
 
 <style scoped>

@@ -30,7 +30,7 @@ const FITS = { GOOD: 'good', FAIR: 'fair', POOR: 'poor' } as const
 </script>
 
 <template>
-  <main class="choose">
+  <div class="choose">
     <h1 data-testid="choice-headline">{{ headline }}</h1>
     <ToggleButtons
       v-model="needs"
@@ -67,7 +67,7 @@ const FITS = { GOOD: 'good', FAIR: 'fair', POOR: 'poor' } as const
         </router-link>
       </li>
     </ol>
-  </main>
+  </div>
 </template>
 
 <style scoped>

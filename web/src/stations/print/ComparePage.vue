@@ -48,7 +48,7 @@ const lines = computed(() => {
 </script>
 
 <template>
-  <main class="compare">
+  <div class="compare">
     <h1>Sheets side by side</h1>
     <ProblemNote v-if="problem" :problem="problem" />
     <p v-if="sheets && sheets.length < 2" class="soft">
@@ -94,7 +94,7 @@ const lines = computed(() => {
         </tr>
       </tbody>
     </WideTable>
-  </main>
+  </div>
 </template>
 
 <style scoped>

@@ -275,7 +275,7 @@ function minutes(value: number | null | undefined): string {
 </script>
 
 <template>
-  <main class="sheet-page">
+  <div class="sheet-page">
     <ProblemNote v-if="loading" :problem="loading" />
     <template v-if="draft && job">
       <header>
@@ -549,7 +549,7 @@ function minutes(value: number | null | undefined): string {
         />
       </template>
     </template>
-  </main>
+  </div>
 </template>
 
 <style scoped>

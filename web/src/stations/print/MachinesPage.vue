@@ -55,7 +55,7 @@ function added(placeId: number) {
 </script>
 
 <template>
-  <main class="machines">
+  <div class="machines">
     <header>
       <h1>{{ headline }}</h1>
       <p class="soft">
@@ -143,7 +143,7 @@ function added(placeId: number) {
       <PlateForm v-if="adding" :choices="choices" @done="adding = false" />
       <PlateCard v-for="plate in plates" :key="plate.id" :plate="plate" :choices="choices" />
     </section>
-  </main>
+  </div>
 </template>
 
 <style scoped>

@@ -82,7 +82,7 @@ async function add() {
 </script>
 
 <template>
-  <main class="print">
+  <div class="print">
     <header class="row">
       <h1>{{ headline }}</h1>
       <router-link to="/print/choose">Choose a material</router-link>
@@ -215,7 +215,7 @@ async function add() {
         </tbody>
       </WideTable>
     </section>
-  </main>
+  </div>
 </template>
 
 <style scoped>

@@ -171,7 +171,7 @@ function title(id: string): string {
 </script>
 
 <template>
-  <main class="run">
+  <div class="run">
     <ProblemNote v-if="problem" :problem="problem" />
     <template v-if="run">
       <header>
@@ -342,7 +342,7 @@ function title(id: string): string {
         <ProblemNote v-if="saving" :problem="saving" />
       </p>
     </template>
-  </main>
+  </div>
 </template>
 
 <style scoped>

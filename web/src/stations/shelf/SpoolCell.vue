@@ -38,7 +38,6 @@ function drag(event: DragEvent) {
     tabindex="0"
     draggable="true"
     :data-spool="spool.code"
-    :aria-label="`${faceLabel(spool, at)}. ${spool.material} ${spool.colourName}. ${standing?.text ?? ''}`"
     @click="emit('open')"
     @keydown.enter="emit('open')"
     @dragstart="drag"

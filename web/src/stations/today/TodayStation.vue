@@ -156,7 +156,7 @@ async function say(line: Line, kind: NonNullable<Line['said']>) {
             </button>
             <button
               class="button plain"
-              :aria-label="`In two hours again: ${line.what}`"
+              :aria-label="`in 2 h again: ${line.what}`"
               @click="say(line, 'SNOOZED')"
             >
               in 2 h

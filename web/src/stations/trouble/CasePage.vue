@@ -215,7 +215,7 @@ const reopen = () =>
 </script>
 
 <template>
-  <main class="case">
+  <div class="case">
     <ProblemNote v-if="problem" :problem="problem" />
     <template v-if="trouble">
       <header>
@@ -361,7 +361,7 @@ const reopen = () =>
         </div>
       </div>
     </template>
-  </main>
+  </div>
 </template>
 
 <style scoped>

@@ -93,7 +93,7 @@ const scale = computed(() => {
 </script>
 
 <template>
-  <main class="practise">
+  <div class="practise">
     <header>
       <h1>{{ review ? review.words : `Practice spool ${seed}` }}</h1>
       <p class="row">
@@ -202,7 +202,7 @@ const scale = computed(() => {
       </dl>
     </template>
     <PractiseResults kind="DRYING" />
-  </main>
+  </div>
 </template>
 
 <style scoped>

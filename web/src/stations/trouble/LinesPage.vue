@@ -102,7 +102,7 @@ async function compare() {
 </script>
 
 <template>
-  <main class="lines">
+  <div class="lines">
     <header>
       <h1>{{ found?.comparison ? found.comparison.words : 'Lines on a wall' }}</h1>
       <p>
@@ -173,7 +173,7 @@ async function compare() {
         </section>
       </template>
     </template>
-  </main>
+  </div>
 </template>
 
 <style scoped>

@@ -128,7 +128,7 @@ const wetness = computed(() => {
 </script>
 
 <template>
-  <main class="practise">
+  <div class="practise">
     <header>
       <h1>
         {{
@@ -251,7 +251,7 @@ const wetness = computed(() => {
       </div>
     </div>
     <PractiseResults kind="TROUBLE" />
-  </main>
+  </div>
 </template>
 
 <style scoped>

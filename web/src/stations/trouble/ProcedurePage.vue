@@ -189,7 +189,7 @@ const materialOptions = computed(() => [
 </script>
 
 <template>
-  <main class="walk">
+  <div class="walk">
     <ProblemNote v-if="problem" :problem="problem" />
     <template v-if="procedure">
       <header>
@@ -327,7 +327,7 @@ const materialOptions = computed(() => [
         <p v-if="noted">Noted: {{ outcomeName }}.</p>
       </section>
     </template>
-  </main>
+  </div>
 </template>
 
 <style scoped>

@@ -13,7 +13,7 @@ answer(client.GET('/api/procedures'))
 </script>
 
 <template>
-  <main>
+  <div class="procedures">
     <h1>Step by step</h1>
     <p class="soft">
       Work with points at which one has to look, and may have to stop.
@@ -28,11 +28,11 @@ answer(client.GET('/api/procedures'))
         </span>
       </li>
     </ul>
-  </main>
+  </div>
 </template>
 
 <style scoped>
-main {
+.procedures {
   display: grid;
   gap: 0.8rem;
   max-width: 60rem;

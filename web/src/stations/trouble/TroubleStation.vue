@@ -99,7 +99,7 @@ function percent(share: number): string {
 </script>
 
 <template>
-  <main class="trouble">
+  <div class="trouble">
     <h1>{{ headline }}</h1>
     <p class="soft">
       <router-link to="/trouble/steps">Step by step</router-link> ·
@@ -243,7 +243,7 @@ function percent(share: number): string {
         </template>
       </p>
     </section>
-  </main>
+  </div>
 </template>
 
 <style scoped>

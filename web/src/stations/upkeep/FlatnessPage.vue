@@ -60,7 +60,7 @@ async function keep() {
 </script>
 
 <template>
-  <main class="flatness">
+  <div class="flatness">
     <h1>How flat is the plate?</h1>
     <p class="soft">
       Heat it as for printing and wait ten minutes. Heights in mm at a grid of 3 by 3 points or
@@ -120,7 +120,7 @@ async function keep() {
     <ProblemNote v-if="refused" :problem="refused" />
     <ProblemNote v-if="problem" :problem="problem" />
     <p><router-link to="/upkeep">Upkeep</router-link></p>
-  </main>
+  </div>
 </template>
 
 <style scoped>

@@ -161,7 +161,7 @@ const remove = (supply: Supply) =>
 </script>
 
 <template>
-  <main class="supplies">
+  <div class="supplies">
     <h1>{{ headline }}</h1>
     <ProblemNote v-if="reading" :problem="reading" />
     <template v-if="supplies">
@@ -314,7 +314,7 @@ const remove = (supply: Supply) =>
         <ProblemNote v-if="problem" :problem="problem" />
       </section>
     </template>
-  </main>
+  </div>
 </template>
 
 <style scoped>

@@ -103,7 +103,7 @@ async function takeBack(id: number) {
 </script>
 
 <template>
-  <main class="timeline">
+  <div class="timeline">
     <ProblemNote v-if="problem" :problem="problem" />
     <template v-if="line && view">
       <header>
@@ -199,7 +199,7 @@ async function takeBack(id: number) {
         </p>
       </section>
     </template>
-  </main>
+  </div>
 </template>
 
 <style scoped>

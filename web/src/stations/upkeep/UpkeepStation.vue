@@ -78,7 +78,7 @@ async function done(item: Item, said: Done) {
 </script>
 
 <template>
-  <main class="upkeep">
+  <div class="upkeep">
     <header>
       <h1>{{ headline(items) }}</h1>
       <p class="row">
@@ -172,7 +172,7 @@ async function done(item: Item, said: Done) {
         </li>
       </ul>
     </section>
-  </main>
+  </div>
 </template>
 
 <style scoped>

@@ -3,10 +3,13 @@ package mindspool.server.acts;
 import com.fasterxml.jackson.annotation.JsonAutoDetect.Visibility;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -24,6 +27,12 @@ import tools.jackson.databind.node.ObjectNode;
 public class Edits extends FactBook<Edit> {
 
   private static final Set<String> NEVER = Set.of("id", "version", "recordedS", "createdS");
+
+  /** As the workshop's clock shows it. */
+  private static final DateTimeFormatter LOCAL =
+      DateTimeFormatter.ofPattern("EEE d MMM yyyy HH:mm", Locale.ENGLISH)
+          .withZone(ZoneId.systemDefault());
+
   private static final String REMOVED = "removedS";
 
   private static final JsonMapper FIELDS =
@@ -176,7 +185,7 @@ public class Edits extends FactBook<Edit> {
       return "none";
     }
     if (field.endsWith("S") && value.isIntegralNumber()) {
-      return Instant.ofEpochSecond(value.asLong()).toString();
+      return LOCAL.format(Instant.ofEpochSecond(value.asLong()));
     }
     if (value.isNumber()) {
       return Require.readable(value.asDouble());

@@ -1,5 +1,7 @@
 package mindspool.server.plan;
 
+import java.util.Optional;
+import mindspool.core.Require;
 import mindspool.server.acts.StoredEditable;
 import org.springframework.stereotype.Component;
 
@@ -19,5 +21,23 @@ class EditableJob extends StoredEditable<PrintJob> {
   @Override
   public String link(PrintJob job) {
     return "/plan";
+  }
+
+  /** Times are not what people look for here: that it began, ended, or is to come again is. */
+  @Override
+  public Optional<String> inWords(String field, String before, String after) {
+    return switch (field) {
+      case "startedS" -> Optional.of(after.isEmpty() ? "to come again" : "started");
+      case "doneS" -> Optional.of(after.isEmpty() ? "not printed after all" : "printed");
+      case "someTime" ->
+          Optional.of(Boolean.parseBoolean(after) ? "at some time" : "at a set time");
+      case "code" -> Optional.of(after.isEmpty() ? "from any spool" : "from " + after);
+      case "material" -> Optional.of(after.isEmpty() ? "" : "of " + after);
+      case "inDryBox" ->
+          Optional.of(Boolean.parseBoolean(after) ? "out of a dry box" : "in the open");
+      case "grams" -> Optional.of("takes " + Require.readable(Double.parseDouble(after)) + " g");
+      case "hours" -> Optional.of("takes " + Require.readable(Double.parseDouble(after)) + " h");
+      default -> Optional.empty();
+    };
   }
 }

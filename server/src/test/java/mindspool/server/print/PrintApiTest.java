@@ -548,9 +548,14 @@ class PrintApiTest extends PrintingTest {
     assertThat(nowhere.status()).isEqualTo(422);
     assertThat(nowhere.detail()).contains("Press " + made).contains("on which printer");
     assertThat(runningOf(job)).isEmpty();
-    posted(
-        "/api/jobs/" + job + "/start",
-        "{\"code\": \"%s\", \"placeId\": %d}".formatted(code, printer));
+    Api.Answer begun =
+        api.post(
+            "/api/jobs/" + job + "/start",
+            "{\"code\": \"%s\", \"placeId\": %d}".formatted(code, printer));
+    // What was done, as people would tell it: no field of a table, no time in seconds.
+    assertThat(api.get("/api/acts/" + begun.act()).raw().body())
+        .contains("\"started\"")
+        .doesNotContain("none", "→", "T00", "Z\"");
     JsonNode run = runningOf(job).orElseThrow();
     assertThat(run.get("adhesionRatio").isNull()).isTrue();
     assertThat(api.get("/api/today").status()).isEqualTo(200);
