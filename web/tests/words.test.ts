@@ -47,6 +47,16 @@ describe('numbers in words', () => {
     usePreferences().fahrenheit = true
     expect(atMost(64.5)).toBe('148 °F')
     expect(inShownUnits('set to 64.5 °C, not 70 °C')).toBe('set to 148.1 °F, not 158 °F')
+    // NIST SP 811: t/°F = 1.8 t/°C + 32, a difference of 1 K is one of 1.8 °F.
+    expect(inShownUnits('a bed of 50 to 65 °C, not 70 °C')).toBe(
+      'a bed of 122 to 149 °F, not 158 °F',
+    )
+    expect(inShownUnits('at 60, 65 or 70 °C')).toBe('at 140, 149 or 158 °F')
+    expect(inShownUnits('after 2 h, 3 walls and 65 °C')).toBe('after 2 h, 3 walls and 149 °F')
+    expect(inShownUnits('Raise it by 5 to 15 °C; 10 °C hotter')).toBe(
+      'Raise it by 9 to 27 °F; 18 °F hotter',
+    )
+    expect(inShownUnits('11.5 ± 5.2 K above, 40 ± 2 °C')).toBe('20.7 ± 9.4 °F above, 104 ± 4 °F')
   })
 
   it('says hours as people do', () => {

@@ -56,19 +56,43 @@ export function difference(kelvin: number, decimals = 1): string {
     : `${kelvin.toFixed(decimals)} °C`
 }
 
+const NUMBER = String.raw`-?\d+(?:\.\d+)?`
+/** One number or several that share a unit: "50 to 65", "11.5 ± 5.2", "60, 65 or 70". */
+const NUMBERS = `${NUMBER}(?:(?:(?:, ${NUMBER})* (?:to|and|or|±) |–)${NUMBER})*`
+const TEMPERATURES = new RegExp(
+  String.raw`(\bby )?(${NUMBERS}) °C( (?:colder|cooler|warmer|hotter|higher|lower|apart)\b)?`,
+  'g',
+)
+const DIFFERENCES = new RegExp(String.raw`(${NUMBERS}) K\b`, 'g')
+
+/** Numbers that share a unit, each by itself; what follows ± is a difference in any case. */
+function each(numbers: string, ofOne: (value: number) => number): string {
+  return numbers.replace(
+    new RegExp(`(± )?(${NUMBER})`, 'g'),
+    (_, unsure: string = '', one: string) => {
+      const shown = unsure ? toDifference(Number(one)) : ofOne(Number(one))
+      return unsure + shown.toFixed(one.split('.')[1]?.length ?? 0)
+    },
+  )
+}
+
+const toDifference = (kelvin: number) => (usePreferences().fahrenheit ? kelvin * 1.8 : kelvin)
+const toTemperature = (celsius: number) => celsius * 1.8 + 32
+
 /**
- * A sentence of the server with its temperatures, and their differences in K, in the unit that the
- * person chose.
+ * A sentence of the server with its temperatures, and their differences in K or said with "by", in
+ * the unit that the person chose.
  */
 export function inShownUnits(sentence: string): string {
-  const write = (how: (value: number, decimals: number) => string) => {
-    return (_: string, value: string, decimals?: string) =>
-      how(Number(value), decimals?.length ?? 0)
-  }
+  const unit = usePreferences().fahrenheit ? '°F' : '°C'
   const inC = usePreferences().fahrenheit
-    ? sentence.replace(/(-?\d+(?:\.(\d+))?) °C/g, write(temperature))
+    ? sentence.replace(
+        TEMPERATURES,
+        (_, by: string = '', numbers: string, more: string = '') =>
+          `${by}${each(numbers, by || more ? toDifference : toTemperature)} ${unit}${more}`,
+      )
     : sentence
-  return inC.replace(/(-?\d+(?:\.(\d+))?) K\b/g, write(difference))
+  return inC.replace(DIFFERENCES, (_, numbers: string) => `${each(numbers, toDifference)} ${unit}`)
 }
 
 /** Relative humidity without decimals. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { atMost, setTo, temperature } from '@/parts/format'
+import { atMost, inShownUnits, setTo, temperature } from '@/parts/format'
 
 const props = defineProps<{ forecast: Schemas['DryingAnswer']; roomTemperatureC: number }>()
 
@@ -65,7 +65,7 @@ const ticks = computed(() => {
             >, sets the ceiling</template
           ></span
         >
-        <span class="soft small">{{ limit.why }}</span>
+        <span class="soft small">{{ inShownUnits(limit.why) }}</span>
       </li>
     </ul>
   </div>

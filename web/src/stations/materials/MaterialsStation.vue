@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { inShownUnits, temperature } from '@/parts/format'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
@@ -118,6 +119,12 @@ function limit(material: Schemas['MaterialView']): number {
   return own.of(material.name, null)?.printLimitPercent ?? figure(material, 'printLimitPercent')
 }
 
+/** A figure as it is shown: a temperature, or a difference of two, in the unit of the person. */
+function inUnits(f: { value: number; unit: string }): { value: string; unit: string } {
+  const [value = '', ...unit] = inShownUnits(`${f.value} ${f.unit}`).split(' ')
+  return { value, unit: unit.join(' ') }
+}
+
 function target(material: Schemas['MaterialView']): number {
   return own.of(material.name, null)?.dryTargetPercent ?? figure(material, 'dryTargetPercent')
 }
@@ -156,7 +163,7 @@ function target(material: Schemas['MaterialView']): number {
     <section v-if="shown" :aria-label="shown.title">
       <h2>{{ shown.title }}</h2>
       <div class="sheet">
-        <h3>Moisture in balance with air, 23 °C</h3>
+        <h3>Moisture in balance with air, {{ temperature(23) }}</h3>
         <BalanceCurve :points="shown.equilibrium" :target="target(shown)" :limit="limit(shown)" />
       </div>
       <p v-if="mine" class="soft">
@@ -199,17 +206,17 @@ function target(material: Schemas['MaterialView']): number {
             <th colspan="5" scope="rowgroup">{{ group.title }}</th>
           </tr>
           <tr v-for="[key, f] in group.figures" :key="key">
-            <td>{{ f.title }}</td>
-            <td class="n">{{ f.value }}</td>
-            <td>{{ f.unit }}</td>
+            <td>{{ inShownUnits(f.title) }}</td>
+            <td class="n">{{ inUnits(f).value }}</td>
+            <td>{{ inUnits(f).unit }}</td>
             <td>{{ f.grade }}</td>
-            <td class="small soft">{{ f.source }}</td>
+            <td class="small soft">{{ inShownUnits(f.source) }}</td>
           </tr>
           <tr v-for="w in group.words" :key="w.title">
             <td>{{ w.title }}</td>
             <td class="n" colspan="2">{{ w.word }}</td>
             <td>{{ w.grade }}</td>
-            <td class="small soft">{{ w.source }}</td>
+            <td class="small soft">{{ inShownUnits(w.source) }}</td>
           </tr>
         </tbody>
       </WideTable>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { inShownUnits } from '@/parts/format'
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { grain, SAFE } from './sheet'
@@ -65,7 +66,7 @@ watch(
   },
 )
 const shown = computed(() =>
-  `${position.value.toFixed(step.value < 1 ? 1 : 0)} ${props.curve.unit}`.trim(),
+  inShownUnits(`${position.value.toFixed(step.value < 1 ? 1 : 0)} ${props.curve.unit}`.trim()),
 )
 
 function move(event: Event) {

@@ -145,25 +145,27 @@ async function say(line: Line, kind: NonNullable<Line['said']>) {
               class="button"
               :to="line.link"
             >
-              {{ DEEDS[line.deed.kind] }}<span class="sr-only">: {{ line.what }}</span>
+              {{ DEEDS[line.deed.kind]
+              }}<span class="sr-only">: {{ inShownUnits(line.what) }}</span>
             </router-link>
             <button v-else-if="line.deed" class="button" @click="doing = line">
-              {{ DEEDS[line.deed.kind] }}<span class="sr-only">: {{ line.what }}</span>
+              {{ DEEDS[line.deed.kind]
+              }}<span class="sr-only">: {{ inShownUnits(line.what) }}</span>
             </button>
             <span v-else-if="line.afterAnother" class="soft small later">once they are in</span>
             <button v-else-if="line.doer === 'PERSON'" class="button" @click="say(line, 'DONE')">
-              done<span class="sr-only">: {{ line.what }}</span>
+              done<span class="sr-only">: {{ inShownUnits(line.what) }}</span>
             </button>
             <button
               class="button plain"
-              :aria-label="`in 2 h again: ${line.what}`"
+              :aria-label="`in 2 h again: ${inShownUnits(line.what)}`"
               @click="say(line, 'SNOOZED')"
             >
               in 2 h
             </button>
             <button
               class="button plain"
-              :aria-label="`Not needed: ${line.what}`"
+              :aria-label="`Not needed: ${inShownUnits(line.what)}`"
               @click="say(line, 'NOT_NEEDED')"
             >
               not needed

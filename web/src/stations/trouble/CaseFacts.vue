@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
-import { moisture } from '@/parts/format'
+import { inShownUnits, moisture } from '@/parts/format'
 
 /** What the records know of a case, each struck out by a tap, and what changed since it went well. */
 const props = defineProps<{
@@ -38,7 +38,7 @@ const wetness = computed(() => {
       <li v-if="trouble.moisture" :class="{ struck: trouble.moisture.struck }">
         <span>
           Computed moisture {{ wetness }}
-          <span class="small soft">{{ trouble.moisture.because }}</span>
+          <span class="small soft">{{ inShownUnits(trouble.moisture.because) }}</span>
         </span>
         <button
           v-if="!disabled"
@@ -51,8 +51,8 @@ const wetness = computed(() => {
       </li>
       <li v-for="fact in trouble.facts" :key="fact.id" :class="{ struck: fact.struck }">
         <span>
-          {{ fact.name }}
-          <span class="small soft">{{ fact.because }}</span>
+          {{ inShownUnits(fact.name) }}
+          <span class="small soft">{{ inShownUnits(fact.because) }}</span>
         </span>
         <button
           v-if="!disabled"
@@ -66,7 +66,9 @@ const wetness = computed(() => {
     <p v-if="!disabled" class="add">
       <select v-model="chosen" aria-label="Something else that is known" @change="add">
         <option value="">Something else that is known …</option>
-        <option v-for="fact in others" :key="fact.id" :value="fact.id">{{ fact.name }}</option>
+        <option v-for="fact in others" :key="fact.id" :value="fact.id">
+          {{ inShownUnits(fact.name) }}
+        </option>
       </select>
     </p>
     <template v-if="trouble.lastGood">

@@ -3,7 +3,7 @@ import { computed, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import AppForm from '@/parts/AppForm.vue'
 import ChoiceField from '@/parts/ChoiceField.vue'
-import { ago, moisture } from '@/parts/format'
+import { inShownUnits, ago, moisture } from '@/parts/format'
 import { useFormProblem } from '@/parts/formProblem'
 import NumberField from '@/parts/NumberField.vue'
 import { usePolled } from '@/parts/polled'
@@ -303,13 +303,13 @@ const reopen = () =>
             <SegmentChoice v-model="habit" label="Habit" name="habit" :options="HABITS" />
             <ul class="small">
               <li v-for="each in trouble.ranking.habits" :key="each.id">
-                {{ each.name }}: first <b>{{ each.causeName }}</b>, wet filament
-                {{ (100 * each.wetShare).toFixed(0) }} %.
+                {{ inShownUnits(each.name) }}: first <b>{{ inShownUnits(each.causeName) }}</b>, wet
+                filament {{ (100 * each.wetShare).toFixed(0) }} %.
               </li>
             </ul>
             <p v-if="trouble.moisture" class="small soft">
               The prior comes from the computed moisture, {{ moisture(trouble.moisture.percent) }}:
-              {{ trouble.moisture.because }}.
+              {{ inShownUnits(trouble.moisture.because) }}.
             </p>
           </section>
           <section v-if="isOpen" aria-labelledby="close-title">

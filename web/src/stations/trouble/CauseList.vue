@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { inShownUnits } from '@/parts/format'
 import { computed, ref, watch } from 'vue'
 import { answer, client, type Schemas } from '@/api/client'
 
@@ -56,7 +57,7 @@ function strength(log10: number): string {
           @click="chosen = each.id"
         >
           <span class="bar" :style="{ width: `${100 * each.share}%` }" />
-          <span class="name">{{ each.name }}</span>
+          <span class="name">{{ inShownUnits(each.name) }}</span>
           <span class="soft">
             {{ each.word }}{{ shares ? `, ${(100 * each.share).toFixed(0)} %` : '' }}
           </span>
@@ -91,7 +92,7 @@ function strength(log10: number): string {
         <h3>Another would lead</h3>
         <ul>
           <li v-for="each in why.instead" :key="each.kind + each.id">
-            {{ each.name }} → {{ each.causeName }}
+            {{ inShownUnits(each.name) }} → {{ inShownUnits(each.causeName) }}
           </li>
         </ul>
       </template>

@@ -3,7 +3,7 @@ import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import AppForm from '@/parts/AppForm.vue'
-import { grams, hours, humidity, moisture, temperature } from '@/parts/format'
+import { inShownUnits, grams, hours, humidity, moisture, temperature } from '@/parts/format'
 import { useFormProblem } from '@/parts/formProblem'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -115,7 +115,7 @@ const scale = computed(() => {
         {{
           spool.dialC === 0
             ? 'as warm as its dial says'
-            : `${(-spool.dialC).toFixed(0)} K cooler than its dial says`
+            : inShownUnits(`${(-spool.dialC).toFixed(0)} K cooler than its dial says`)
         }}.
       </p>
       <svg viewBox="0 0 640 110" role="img" aria-label="Moisture from dry to balance" class="scale">
@@ -167,8 +167,8 @@ const scale = computed(() => {
         </dd>
         <dt>Your plan</dt>
         <dd>
-          {{ review.words }} It leaves {{ moisture(review.leftPercent) }} in the wettest wraps and
-          takes {{ review.kWh.toFixed(2) }} kWh.
+          {{ inShownUnits(review.words) }} It leaves {{ moisture(review.leftPercent) }} in the
+          wettest wraps and takes {{ review.kWh.toFixed(2) }} kWh.
           <template v-if="review.spoils">
             Nothing is harmed up to {{ temperature(review.ceilingC) }}.
           </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { inShownUnits } from '@/parts/format'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import type { Procedure } from './walk'
@@ -67,12 +68,12 @@ function takes(test: { minutes: number; waitMinutes: number; costsPart: boolean 
       class="test"
       :data-testid="i ? 'quick-test' : 'next-test'"
     >
-      <h3>{{ test.name }}</h3>
+      <h3>{{ inShownUnits(test.name) }}</h3>
       <p class="small soft">
         {{ takes(test) }}. {{ i ? 'Quick, and it splits the first two.' : test.why }}
       </p>
       <ol>
-        <li v-for="step in test.steps" :key="step">{{ step }}</li>
+        <li v-for="step in test.steps" :key="step">{{ inShownUnits(step) }}</li>
       </ol>
       <p v-if="test.meaning" class="small">{{ test.meaning }}</p>
       <p v-if="walkOfTest(test.id)">
@@ -94,7 +95,9 @@ function takes(test: { minutes: number; waitMinutes: number; costsPart: boolean 
       <summary>Another test was done</summary>
       <select v-model="other" aria-label="Test">
         <option value="">choose</option>
-        <option v-for="test in known" :key="test.id" :value="test.id">{{ test.name }}</option>
+        <option v-for="test in known" :key="test.id" :value="test.id">
+          {{ inShownUnits(test.name) }}
+        </option>
       </select>
       <p v-if="chosen" class="outcomes">
         <button
@@ -109,7 +112,7 @@ function takes(test: { minutes: number; waitMinutes: number; costsPart: boolean 
     </details>
     <ul v-if="done.length" data-testid="tests-done">
       <li v-for="test in done" :key="test.id">
-        {{ test.name }}: <b>{{ test.outcomeName }}</b>
+        {{ inShownUnits(test.name) }}: <b>{{ test.outcomeName }}</b>
         <button v-if="!disabled" class="button plain small" @click="emit('say', test.id, null)">
           take back
         </button>
@@ -118,7 +121,7 @@ function takes(test: { minutes: number; waitMinutes: number; costsPart: boolean 
     <h2>What to try</h2>
     <ol class="remedies">
       <li v-for="remedy in ranking.remedies" :key="remedy.cause">
-        <b>{{ remedy.name }}</b>: {{ remedy.remedy }}
+        <b>{{ inShownUnits(remedy.name) }}</b>: {{ inShownUnits(remedy.remedy) }}
         <span v-if="remedy.minutes" class="small soft">{{ remedy.minutes }} min.</span>
         <span v-if="remedy.testFirst" class="small call">
           First: {{ remedy.testFirst.toLowerCase() }}.</span
@@ -128,7 +131,7 @@ function takes(test: { minutes: number; waitMinutes: number; costsPart: boolean 
           :to="walkOfCause(remedy.cause)!"
           class="small"
         >
-          Step by step<span class="sr-only">: {{ remedy.name }}</span>
+          Step by step<span class="sr-only">: {{ inShownUnits(remedy.name) }}</span>
         </router-link>
       </li>
     </ol>

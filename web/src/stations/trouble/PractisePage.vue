@@ -3,7 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import AppForm from '@/parts/AppForm.vue'
-import { grams } from '@/parts/format'
+import { inShownUnits, grams } from '@/parts/format'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SegmentChoice from '@/parts/SegmentChoice.vue'
 import { useActs } from '@/stores/acts'
@@ -158,7 +158,7 @@ const wetness = computed(() => {
         <h2>What the records say</h2>
         <ul class="small">
           <li>{{ wetness }}</li>
-          <li v-for="fact in practice.facts" :key="fact.id">{{ fact.name }}</li>
+          <li v-for="fact in practice.facts" :key="fact.id">{{ inShownUnits(fact.name) }}</li>
         </ul>
       </div>
       <div class="part">
@@ -189,14 +189,14 @@ const wetness = computed(() => {
             >
               <option value="">choose</option>
               <option v-for="each in knowledge?.tests ?? []" :key="each.id" :value="each.id">
-                {{ each.name }}, {{ each.minutes }} min
+                {{ inShownUnits(each.name) }}, {{ each.minutes }} min
               </option>
             </select>
           </label>
         </template>
         <ol v-if="answers.length">
           <li v-for="each in answers" :key="`${each.test}-${each.id}`">
-            {{ each.name }}: <b>{{ each.answer }}</b>
+            {{ inShownUnits(each.name) }}: <b>{{ each.answer }}</b>
           </li>
         </ol>
         <p v-if="last" class="soft">
@@ -213,7 +213,7 @@ const wetness = computed(() => {
           >
             <option value="">choose</option>
             <option v-for="cause in knowledge?.causes ?? []" :key="cause.id" :value="cause.id">
-              {{ cause.name }}
+              {{ inShownUnits(cause.name) }}
             </option>
           </select>
           <button class="button primary" :disabled="named.every((id) => id === '')">
@@ -222,7 +222,7 @@ const wetness = computed(() => {
         </AppForm>
         <template v-else>
           <p v-for="cause in review.causes" :key="cause.id" data-testid="hidden-cause">
-            <b>{{ cause.name }}</b>. {{ cause.remedy }}
+            <b>{{ inShownUnits(cause.name) }}</b>. {{ inShownUnits(cause.remedy) }}
             <span class="soft">{{ cause.prevention }}</span>
           </p>
           <template v-if="review.way.length">
@@ -230,7 +230,9 @@ const wetness = computed(() => {
             <ol class="way">
               <li v-for="(each, i) in review.way" :key="i">
                 <span class="bar" :style="{ width: `${100 * each.share}%` }" />
-                <span class="words">{{ each.name }}; first then: {{ each.leader }}</span>
+                <span class="words"
+                  >{{ inShownUnits(each.name) }}; first then: {{ inShownUnits(each.leader) }}</span
+                >
               </li>
             </ol>
             <p class="small soft">The bar is the share of the true cause.</p>
@@ -241,7 +243,7 @@ const wetness = computed(() => {
           </h2>
           <ol class="small">
             <li v-for="each in review.shortest" :key="`${each.test}-${each.id}`">
-              {{ each.name }}: {{ each.answer }}
+              {{ inShownUnits(each.name) }}: {{ each.answer }}
             </li>
           </ol>
           <p v-for="habit in review.misled" :key="habit.id">

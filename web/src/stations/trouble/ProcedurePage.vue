@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { inShownUnits } from '@/parts/format'
 import { computed, onScopeDispose, reactive, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
@@ -201,7 +202,9 @@ const materialOptions = computed(() => [
           <router-link v-else to="/trouble/steps">All of them</router-link>
           · about {{ procedure.minutes }} min · needs {{ procedure.needs.join(', ') }}
         </p>
-        <p class="caution" role="note">{{ procedure.caution }} {{ procedure.defers }}</p>
+        <p class="caution" role="note">
+          {{ inShownUnits(procedure.caution) }} {{ inShownUnits(procedure.defers) }}
+        </p>
         <div class="material">
           <ChoiceField
             id="walk-material"
@@ -226,14 +229,14 @@ const materialOptions = computed(() => [
           <span class="number">{{ i + 1 }}</span>
           <div class="what">
             <p>
-              {{ each.words }}
+              {{ inShownUnits(each.words) }}
               <span v-if="walk.answers[i + 1]" class="soft">{{ walk.answers[i + 1] }}.</span>
               <span v-if="each.value && walk.values[each.value.field] != null" class="soft">
                 {{ walk.values[each.value.field] }} {{ each.value.unit }}
               </span>
             </p>
             <template v-if="state(i + 1) === 'now'">
-              <p v-if="walk.words" class="means">{{ walk.words }}</p>
+              <p v-if="walk.words" class="means">{{ inShownUnits(walk.words) }}</p>
               <p v-if="each.kind === 'WAIT'" class="timer">
                 <span class="number" role="timer">{{ clock(left) }}</span>
                 <button
@@ -308,12 +311,12 @@ const materialOptions = computed(() => [
         </div>
       </section>
       <section v-if="reading" class="result" aria-live="polite" data-testid="walk-reading">
-        <p>{{ reading.words }}</p>
+        <p>{{ inShownUnits(reading.words) }}</p>
         <TemperatureCurve v-if="reading.points.length" :points="reading.points" />
       </section>
       <section v-if="over" class="over" data-testid="walk-over">
         <h2>{{ walk.at === 0 ? 'Stop here' : 'That is all' }}</h2>
-        <p v-if="walk.words">{{ walk.words }}</p>
+        <p v-if="walk.words">{{ inShownUnits(walk.words) }}</p>
         <p class="answers">
           <button
             v-if="caseId !== null && procedure.testId && walk.outcome && !noted"

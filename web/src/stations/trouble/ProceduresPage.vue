@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { inShownUnits } from '@/parts/format'
 import { ref } from 'vue'
 import { answer, client, Problem } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -22,7 +23,7 @@ answer(client.GET('/api/procedures'))
     <ProblemNote v-if="problem" :problem="problem" />
     <ul>
       <li v-for="each in procedures" :key="each.id">
-        <router-link :to="`/trouble/steps/${each.id}`">{{ each.title }}</router-link>
+        <router-link :to="`/trouble/steps/${each.id}`">{{ inShownUnits(each.title) }}</router-link>
         <span class="soft">
           {{ each.steps.length }} steps, {{ each.minutes }} min; needs {{ each.needs.join(', ') }}
         </span>

@@ -4,7 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import AppForm from '@/parts/AppForm.vue'
 import ChoiceField from '@/parts/ChoiceField.vue'
-import { ago, dateTime, grams, hours } from '@/parts/format'
+import { inShownUnits, ago, dateTime, grams, hours } from '@/parts/format'
 import { useFormProblem } from '@/parts/formProblem'
 import { usePolled } from '@/parts/polled'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -112,7 +112,7 @@ function percent(share: number): string {
       <h2 id="open-title">Open</h2>
       <ul class="lines">
         <li v-for="each in open" :key="each.id">
-          <router-link :to="`/trouble/${each.id}`">{{ each.title }}</router-link>
+          <router-link :to="`/trouble/${each.id}`">{{ inShownUnits(each.title) }}</router-link>
           <span class="soft">
             {{ [each.material, each.code, each.printer].filter(Boolean).join(', ') }}
             {{ ago(each.openedS, view?.nowS ?? 0) }}
@@ -169,7 +169,7 @@ function percent(share: number): string {
       <h2 id="out-title">Fails more often than the others</h2>
       <ul class="lines">
         <li v-for="each in standOuts" :key="each.kind + each.name">
-          <b>{{ each.kind }} {{ each.name }}:</b>
+          <b>{{ each.kind }} {{ inShownUnits(each.name) }}:</b>
           <span>{{ counted(each.its) }}; all others {{ counted(each.others) }}.</span>
         </li>
       </ul>
@@ -180,7 +180,7 @@ function percent(share: number): string {
       <ul class="causes">
         <li v-for="each in causes" :key="each.cause">
           <span class="bar" :style="{ width: `${(100 * each.cases) / most}%` }" />
-          <span class="name">{{ each.name }}</span>
+          <span class="name">{{ inShownUnits(each.name) }}</span>
           <span class="soft">
             {{ each.cases === 1 ? 'once' : `${each.cases} times` }}, cost
             {{ grams(each.lostG) }} and {{ hours(each.lostHours) }}
@@ -204,7 +204,7 @@ function percent(share: number): string {
         <tbody>
           <tr v-for="each in closed.slice(0, 20)" :key="each.id">
             <td>
-              <router-link :to="`/trouble/${each.id}`">{{ each.title }}</router-link>
+              <router-link :to="`/trouble/${each.id}`">{{ inShownUnits(each.title) }}</router-link>
             </td>
             <td>{{ each.closedS == null ? '' : dateTime(each.closedS) }}</td>
             <td>{{ each.cause }}</td>

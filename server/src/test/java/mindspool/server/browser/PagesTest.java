@@ -3,6 +3,8 @@ package mindspool.server.browser;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Locator;
+import java.util.List;
 import mindspool.server.support.DemoPages;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -73,6 +75,26 @@ class PagesTest extends DemoPages {
     assertAccessible(path);
     assertReadableInTheDark(path);
     assertFits(path);
+    assertInFahrenheit(path);
     assertThat(complaints).isEmpty();
+  }
+
+  /** Whether every temperature follows the unit that a person chose, in sentences too. */
+  private void assertInFahrenheit(String path) {
+    page.setViewportSize(WIDTH, HEIGHT);
+    Locator other = page.getByText("show °F");
+    // A wall has no such button; the texts of models are written in SI units.
+    if (other.count() == 0 || path.startsWith("/how")) {
+      return;
+    }
+    other.click();
+    Object left =
+        page.evaluate(
+            """
+            () => document.body.innerText.split('\\n')
+                .filter(line => /°C|\\d K\\b/.test(line) && line.trim() !== 'show °C')
+            """);
+    assertThat((List<?>) left).as(path + " in °F").isEmpty();
+    page.getByText("show °C").click();
   }
 }

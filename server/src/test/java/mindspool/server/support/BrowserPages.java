@@ -57,8 +57,8 @@ public abstract class BrowserPages {
   private static final List<String> ACCESSIBLE =
       List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice");
 
-  private static final int WIDTH = 1280;
-  private static final int HEIGHT = 800;
+  protected static final int WIDTH = 1280;
+  protected static final int HEIGHT = 800;
 
   /** Below, at and between the widths at which the layout changes. */
   private static final int[] WIDTHS = {360, 390, 640, 800, 2560};
