@@ -23,6 +23,13 @@ class EditableJob extends StoredEditable<PrintJob> {
     return "/plan";
   }
 
+  private static String instead(String before, String after, String unit) {
+    String now = Require.readable(Double.parseDouble(after)) + unit;
+    return before.isEmpty()
+        ? now
+        : now + ", not " + Require.readable(Double.parseDouble(before)) + unit;
+  }
+
   /** Times are not what people look for here: that it began, ended, or is to come again is. */
   @Override
   public Optional<String> inWords(String field, String before, String after) {
@@ -35,8 +42,8 @@ class EditableJob extends StoredEditable<PrintJob> {
       case "material" -> Optional.of(after.isEmpty() ? "" : "of " + after);
       case "inDryBox" ->
           Optional.of(Boolean.parseBoolean(after) ? "out of a dry box" : "in the open");
-      case "grams" -> Optional.of("takes " + Require.readable(Double.parseDouble(after)) + " g");
-      case "hours" -> Optional.of("takes " + Require.readable(Double.parseDouble(after)) + " h");
+      case "grams" -> Optional.of("takes " + instead(before, after, " g"));
+      case "hours" -> Optional.of("takes " + instead(before, after, " h"));
       default -> Optional.empty();
     };
   }

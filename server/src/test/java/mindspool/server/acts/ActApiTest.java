@@ -168,7 +168,7 @@ class ActApiTest extends ServerTest {
     Answer more = api.put("/api/jobs/" + id, job.formatted(120, at, ", \"version\": 0"));
     Answer most = api.put("/api/jobs/" + id, job.formatted(140, at, ", \"version\": 1"));
     assertThat(words(api.get("/api/acts/" + most.act()).body()))
-        .containsExactly("job lamp: grams 120 → 140");
+        .containsExactly("job lamp: takes 140 g, not 120 g");
     Answer early = api.undo(more.act());
     assertThat(early.status()).isEqualTo(422);
     assertThat(early.field()).isEqualTo("grams");

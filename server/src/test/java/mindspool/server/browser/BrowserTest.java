@@ -352,7 +352,7 @@ class BrowserTest extends DemoPages {
     // Of the cycle that runs.
     String running = "Take .* out of Bench dryer$";
     Locator unload = page.getByTestId("sheet").getByText(Pattern.compile("^" + running));
-    assertThat(unload).isVisible();
+    assertThat(unload.first()).isVisible();
     page.getByRole(
             AriaRole.BUTTON,
             new Page.GetByRoleOptions().setName(Pattern.compile("^take out .*: " + running)))

@@ -221,7 +221,10 @@ public abstract class BrowserPages {
             async (rules) => (await axe.run({runOnly: rules, resultTypes: ['violations'],
                     rules: {'label-content-name-mismatch': {enabled: rules.length > 1}}}))
                 .violations.flatMap(each =>
-                    each.nodes.map(node => `${each.id} at ${node.target}: ${node.html}`))
+                    // A list that a select hangs over the page belongs to no region of it.
+                    each.nodes.filter(node =>
+                            each.id !== 'region' || !node.html.includes('el-popper'))
+                        .map(node => `${each.id} at ${node.target}: ${node.html}`))
             """,
             rules);
   }
