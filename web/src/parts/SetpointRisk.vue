@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { answer, client } from '@/api/client'
 import { inShownUnits } from './format'
+import { atRisk } from './setpointRisk'
 import { useLatestAnswer } from './latestAnswer'
 import { useDryers } from '@/stores/dryers'
 
@@ -9,8 +10,6 @@ import { useDryers } from '@/stores/dryers'
 const props = defineProps<{ dryerId: number; codes: string[]; setpointC: number | null }>()
 
 const PAUSE_MS = 200
-/** So far above, °C, is not worth a word. */
-const NEARLY_C = 0.5
 
 const dryers = useDryers()
 const asked = computed(() => props.setpointC !== null && props.codes.length > 0)
@@ -32,13 +31,8 @@ const { view } = useLatestAnswer(
 )
 
 const risk = computed(() => {
-  const setpointC = props.setpointC
-  const risky =
-    setpointC === null
-      ? undefined
-      : view.value?.forecast.spools.find(
-          (each) => each.ceiling.risk && setpointC > each.ceiling.cautiousC + NEARLY_C,
-        )
+  const spools = view.value?.forecast.spools ?? []
+  const risky = props.setpointC === null ? undefined : atRisk(spools, props.setpointC)
   return risky ? `${risky.name}: ${risky.ceiling.risk}` : null
 })
 </script>

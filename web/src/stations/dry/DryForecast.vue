@@ -7,6 +7,7 @@ import SpoolFace from '@/parts/SpoolFace.vue'
 import WhyNumber from '@/parts/WhyNumber.vue'
 import { atMost, hours, inShownUnits, moisture, setTo, temperature } from '@/parts/format'
 import { useLatestAnswer } from '@/parts/latestAnswer'
+import { atRisk } from '@/parts/setpointRisk'
 import { faceAt, faceLabel, moistureAt } from '@/parts/spoolAtTime'
 import { usePreferences } from '@/stores/preferences'
 import { useShelf } from '@/stores/shelf'
@@ -21,8 +22,6 @@ const props = defineProps<{ code: string }>()
 
 const DryingCurves = defineAsyncComponent(() => import('./DryingCurves.vue'))
 const PAUSE_MS = 120
-/** So far above the safe setpoint is not worth a word. */
-const NEARLY_C = 0.5
 
 const shelf = useShelf()
 
@@ -273,9 +272,7 @@ function written(value: number | null): string {
     :start-c="form.setpointC === null ? forecast.ceiling.startC : forecast.setpointC"
     :sure-hours="view?.sureHours ?? view?.printReady?.sureHours ?? null"
     :stale="busy"
-    :risk="
-      forecast.setpointC > forecast.ceiling.cautiousC + NEARLY_C ? forecast.ceiling.risk : null
-    "
+    :risk="atRisk([forecast], forecast.setpointC)?.ceiling.risk"
   />
 </template>
 

@@ -5,6 +5,7 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 import WhyNumber from '@/parts/WhyNumber.vue'
 import { atMost, hours, inShownUnits, setTo } from '@/parts/format'
 import { useLatestAnswer } from '@/parts/latestAnswer'
+import { atRisk } from '@/parts/setpointRisk'
 import { useShelf } from '@/stores/shelf'
 import LoadLanes from './LoadLanes.vue'
 import DryerChoices from './DryerChoices.vue'
@@ -18,8 +19,6 @@ const props = defineProps<{ codes: string[] }>()
 const PAUSE_MS = 200
 /** Less than this saved is not worth the walk. */
 const WORTH_H = 0.5
-/** So far above the safe setpoint is not worth a word. */
-const NEARLY_C = 0.5
 
 const shelf = useShelf()
 const { form, body, ready } = useDryerForm()
@@ -66,9 +65,7 @@ function title(code: string): string {
 /** What a setpoint above the safe one may do to one of them. */
 const risk = computed(() => {
   const f = forecast.value
-  const risky = f?.spools.find(
-    (each) => each.ceiling.risk && f.setpointC > each.ceiling.cautiousC + NEARLY_C,
-  )
+  const risky = f && atRisk(f.spools, f.setpointC)
   return risky ? `${title(risky.name)}: ${risky.ceiling.risk}` : null
 })
 

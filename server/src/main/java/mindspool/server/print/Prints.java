@@ -337,15 +337,14 @@ class Prints {
     Sheets.Chosen chosen = sheets.chosen(job).from(started.code());
     Assembled set =
         sheets.assemble(job.begunNow(), chosen.on(printer.get().placeId(), chosen.plateId()));
+    refuseBusy(set);
     if (set.sheet() == null) {
-      refuseBusy(set);
       CurrentSpool spool = spools.current(started.code());
       PrintRun run = started(job, printer.get().placeId(), spool.code(), spool.material());
       run.choices = Sheets.json(chosen.choices());
       run.plateId = set.plate() == null ? null : set.plate().id();
       added(run);
     } else {
-      refuseBusy(set);
       unmet(set).stream()
           .findFirst()
           .ifPresent(
