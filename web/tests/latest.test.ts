@@ -3,11 +3,15 @@ import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, expect, it, vi } from 'vitest'
 import HygrometerCheck from '@/stations/devices/HygrometerCheck.vue'
 import LogImport from '@/stations/place/LogImport.vue'
-import { questions } from '@/parts/latestAnswer'
+import { effectScope, nextTick, ref } from 'vue'
+import { questions, useLatestAnswer } from '@/parts/latestAnswer'
 import { plain } from './pages'
 import { make } from './contract'
 
-afterEach(() => vi.unstubAllGlobals())
+afterEach(() => {
+  vi.unstubAllGlobals()
+  vi.useRealTimers()
+})
 
 it('counts only the last question', () => {
   const question = questions()
@@ -16,6 +20,41 @@ it('counts only the last question', () => {
   const second = question()
   expect(first()).toBe(false)
   expect(second()).toBe(true)
+})
+
+/** Else a lever goes back under the hand that moves it, as if its last answer had come. */
+it('owes an answer to a change made while the answer to the one before comes', async () => {
+  vi.useFakeTimers()
+  const scope = effectScope()
+  const asked = ref(1)
+  const waiting: ((answer: string) => void)[] = []
+  const { view, busy } = scope.run(() =>
+    useLatestAnswer([asked], () => new Promise<string>((tell) => waiting.push(tell)), 40),
+  )!
+  await vi.advanceTimersByTimeAsync(40)
+  asked.value = 2
+  await nextTick()
+  waiting[0]!('to the first')
+  await flushPromises()
+  expect(view.value).toBe('to the first')
+  expect(busy.value).toBe(true)
+  await vi.advanceTimersByTimeAsync(40)
+  waiting[1]!('to the second')
+  await flushPromises()
+  expect([view.value, busy.value]).toEqual(['to the second', false])
+  scope.stop()
+})
+
+it('is busy with nothing once there is nothing to ask any more', async () => {
+  vi.useFakeTimers()
+  const scope = effectScope()
+  const ready = ref(true)
+  const { busy } = scope.run(() => useLatestAnswer([], () => Promise.resolve(1), 40, ready))!
+  expect(busy.value).toBe(true)
+  ready.value = false
+  await nextTick()
+  expect(busy.value).toBe(false)
+  scope.stop()
 })
 
 /** The answer to one salt comes after the one to both: it must not stand. */

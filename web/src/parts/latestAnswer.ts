@@ -28,11 +28,13 @@ export function useLatestAnswer<T>(
   const problem = shallowRef<Problem | null>(null)
   const busy = ref(false)
   let timer: ReturnType<typeof setTimeout> | undefined
+  /** Whether something changed that was not asked about yet. */
+  let due = false
   const question = questions()
 
   async function read() {
     const isLast = question()
-    busy.value = true
+    due = false
     try {
       const fresh = await ask()
       if (isLast()) {
@@ -45,7 +47,8 @@ export function useLatestAnswer<T>(
       }
     }
     if (isLast()) {
-      busy.value = false
+      // Who moves on while an answer comes is still owed one.
+      busy.value = due
     }
   }
 
@@ -53,11 +56,12 @@ export function useLatestAnswer<T>(
     [...changes, ready],
     () => {
       clearTimeout(timer)
-      if (!ready.value) {
+      due = ready.value
+      // From now on what is shown answers another question.
+      busy.value = due
+      if (!due) {
         return
       }
-      // From now on what is shown answers another question.
-      busy.value = true
       timer = setTimeout(read, pauseMs)
     },
     { immediate: true, deep: true },

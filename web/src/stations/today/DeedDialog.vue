@@ -36,6 +36,8 @@ const problem = ref<Problem | null>(null)
 useFormProblem(problem)
 const busy = ref(false)
 const advice = ref<Schemas['Advice'] | null>(null)
+/** Whether the places that it may go to are still looked for. */
+const looking = ref(false)
 
 const running = computed(() => dryers.cycleIn(props.deed.placeId ?? -1))
 
@@ -70,6 +72,7 @@ watch(
     if (kind !== 'TAKE_OUT' || cycleId === null || !codes[0]) {
       return
     }
+    looking.value = true
     try {
       advice.value = await answer(
         client.GET('/api/cycles/{id}/after/{code}', {
@@ -80,6 +83,7 @@ watch(
     } catch (cause) {
       problem.value = Problem.of(cause)
     }
+    looking.value = false
   },
   { immediate: true },
 )
@@ -151,6 +155,7 @@ async function record() {
         label="put into"
         :options="homes"
       />
+      <p v-if="looking" class="small soft">Looking where it stays dry longest …</p>
       <template v-if="deed.kind === 'PUT_IN'">
         <p v-if="running" class="call">
           {{ running.dryer }} is still taken by {{ running.codes.join(', ') }}: take them out first.
@@ -216,7 +221,7 @@ async function record() {
       </div>
       <ProblemNote v-if="problem" :problem="problem" />
       <div class="acts">
-        <button class="button primary" :disabled="busy">{{ BUTTONS[deed.kind] }}</button>
+        <button class="button primary" :disabled="busy || looking">{{ BUTTONS[deed.kind] }}</button>
         <button type="button" class="button plain" @click="emit('close')">Not yet</button>
       </div>
     </AppForm>

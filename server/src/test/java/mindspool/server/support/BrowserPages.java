@@ -208,8 +208,9 @@ public abstract class BrowserPages {
   }
 
   /**
-   * What axe finds against some of its rules, named by themselves or by tags. In the page itself,
-   * which has no frames, and without its long report of what is in order.
+   * What axe finds against some of its rules, named by themselves or by tags, once nothing fades in
+   * or out any more. In the page itself, which has no frames, and without its long report of what
+   * is in order.
    */
   private List<?> violations(List<String> rules) {
     if (Boolean.TRUE.equals(page.evaluate("() => !window.axe"))) {
@@ -218,13 +219,23 @@ public abstract class BrowserPages {
     return (List<?>)
         page.evaluate(
             """
-            async (rules) => (await axe.run({runOnly: rules, resultTypes: ['violations'],
-                    rules: {'label-content-name-mismatch': {enabled: rules.length > 1}}}))
-                .violations.flatMap(each =>
-                    // A list that a select hangs over the page belongs to no region of it.
-                    each.nodes.filter(node =>
-                            each.id !== 'region' || !node.html.includes('el-popper'))
-                        .map(node => `${each.id} at ${node.target}: ${node.html}`))
+            async (rules) => {
+              const frame = () => new Promise(requestAnimationFrame);
+              const moving = () => document.getAnimations()
+                  .filter(each => each.effect.getComputedTiming().iterations !== Infinity);
+              do {
+                await frame();
+                await frame();
+                await Promise.allSettled(moving().map(each => each.finished));
+              } while (moving().some(each => each.playState === 'running'));
+              const found = await axe.run({runOnly: rules, resultTypes: ['violations'],
+                  rules: {'label-content-name-mismatch': {enabled: rules.length > 1}}});
+              return found.violations.flatMap(each =>
+                  // A list that a select hangs over the page belongs to no region of it.
+                  each.nodes.filter(node =>
+                          each.id !== 'region' || !node.html.includes('el-popper'))
+                      .map(node => `${each.id} at ${node.target}: ${node.html}`));
+            }
             """,
             rules);
   }
