@@ -37,10 +37,10 @@ class ExternalBrokerTest {
 
   private static final long BROKER_LOOKS_FOR_ENDED_SESSIONS_MS = 200;
 
-  private static EmbeddedActiveMQ broker(Path folder, int port) throws Exception {
-    SecurityConfiguration users = new SecurityConfiguration();
-    users.addUser(USER, PASSWORD);
-    users.addRole(USER, "all");
+  /** Who may connect to the broker; while it runs, too. */
+  private final SecurityConfiguration users = new SecurityConfiguration();
+
+  private EmbeddedActiveMQ broker(Path folder, int port) throws Exception {
     Configuration configuration =
         new ConfigurationImpl()
             .setPersistenceEnabled(true)
@@ -67,8 +67,7 @@ class ExternalBrokerTest {
     return broker;
   }
 
-  private static ConfigurableApplicationContext application(
-      Path folder, int brokerPort, String password) {
+  private static ConfigurableApplicationContext application(Path folder, int brokerPort) {
     return SpringApplication.run(
         MindSpoolApplication.class,
         "--server.port=0",
@@ -76,7 +75,7 @@ class ExternalBrokerTest {
         "--mindspool.mqtt.embedded=false",
         "--mindspool.mqtt.port=" + brokerPort,
         "--mindspool.mqtt.user=" + USER,
-        "--mindspool.mqtt.password=" + password);
+        "--mindspool.mqtt.password=" + PASSWORD);
   }
 
   private static Api api(ConfigurableApplicationContext running) {
@@ -128,14 +127,20 @@ class ExternalBrokerTest {
     return api.get("/api/devices").body().at("/0/channels/0/readings").asLong();
   }
 
+  /** A password that is refused is said, and tried again until the broker knows it. */
   @Test
-  void nothingIsLostThatTheBrokerAcknowledged(@TempDir Path data, @TempDir Path brokerFolder)
-      throws Exception {
+  void aWrongPasswordIsSaidAndNothingIsLostThatTheBrokerAcknowledged(
+      @TempDir Path data, @TempDir Path brokerFolder) throws Exception {
     int port = ProgramProcess.freePort();
+    users.addUser(USER, "wet");
+    users.addRole(USER, "all");
     EmbeddedActiveMQ broker = broker(brokerFolder, port);
     try {
-      try (ConfigurableApplicationContext running = application(data, port, PASSWORD)) {
+      try (ConfigurableApplicationContext running = application(data, port)) {
         Api api = api(running);
+        await("refused", () -> mqtt(api).get("problem").asString().contains("password"));
+        assertThat(mqtt(api).get("connected").asBoolean()).isFalse();
+        users.addUser(USER, PASSWORD);
         await("connected", () -> mqtt(api).get("connected").asBoolean());
         assertThat(mqtt(api).get("embedded").asBoolean()).isFalse();
         assertThat(mqtt(api).get("problem").asString()).isEmpty();
@@ -162,23 +167,10 @@ class ExternalBrokerTest {
       publish(port, 10, 15);
       // Longer than the broker takes to find a session that has ended.
       Thread.sleep(5 * BROKER_LOOKS_FOR_ENDED_SESSIONS_MS);
-      try (ConfigurableApplicationContext again = application(data, port, PASSWORD)) {
+      try (ConfigurableApplicationContext again = application(data, port)) {
         Api api = api(again);
-        await("what came while the program was away", () -> readings(api) == 15); // X
+        await("what came while the program was away", () -> readings(api) == 15);
       }
-    } finally {
-      broker.stop();
-    }
-  }
-
-  @Test
-  void aWrongPasswordIsSaid(@TempDir Path data, @TempDir Path brokerFolder) throws Exception {
-    int port = ProgramProcess.freePort();
-    EmbeddedActiveMQ broker = broker(brokerFolder, port);
-    try (ConfigurableApplicationContext running = application(data, port, "wet")) {
-      Api api = api(running);
-      await("refused", () -> mqtt(api).get("problem").asString().contains("password"));
-      assertThat(mqtt(api).get("connected").asBoolean()).isFalse();
     } finally {
       broker.stop();
     }
