@@ -11,6 +11,7 @@ import WaterOfJob from '@/stations/print/WaterOfJob.vue'
 import {
   asText,
   benchWork,
+  isChoice,
   moved,
   newPart,
   NO_CHOICES,
@@ -77,6 +78,9 @@ const change = (more = {}) =>
     interfaceLayer: null,
     plateKind: null,
     cornerRadiusMm: null,
+    lengthMm: null,
+    widthMm: null,
+    heightMm: null,
     ...more,
   })
 
@@ -108,6 +112,24 @@ describe('a remedy', () => {
       'spread',
     ])
     expect(benchWork(change({ brimMm: 5 }))).toEqual([])
+  })
+})
+
+describe('a part that is laid down', () => {
+  it('has other sides and stands on no thin foot any more', () => {
+    const standing = { ...newPart(), lengthMm: 12, widthMm: 8, heightMm: 120, baseWidthMm: 2 }
+    const laid = change({ lengthMm: 120, widthMm: 12, heightMm: 8 })
+    const after = taken({ ...draft(), part: standing }, laid)
+    expect(after.part).toMatchObject({
+      lengthMm: 120,
+      widthMm: 12,
+      heightMm: 8,
+      walls: 3,
+      baseWidthMm: null,
+    })
+    expect(isChoice(laid)).toBe(true)
+    expect(isChoice(change({ washed: true, interfaceLayer: 'pva_glue' }))).toBe(false)
+    expect(taken({ ...draft(), part: standing }, change({ brimMm: 5 })).part).toEqual(standing)
   })
 })
 

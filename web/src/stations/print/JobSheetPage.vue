@@ -26,10 +26,12 @@ import {
   asText,
   benchWork,
   draftOf,
+  isChoice,
   moved,
   newPart,
   NO_CHOICES,
   requestOf,
+  SAFE,
   taken,
   unsure,
   verdict,
@@ -108,7 +110,8 @@ useFormProblem(previewProblem, saving)
 const view = computed(() => preview.value ?? stored.value)
 const sheet = computed(() => view.value?.sheet ?? null)
 const job = computed(() => view.value?.job ?? null)
-const cheapest = computed(() => sheet.value?.hold.cheapest ?? null)
+const remedy = computed(() => sheet.value?.hold.cheapest ?? sheet.value?.hold.nearest ?? null)
+const suffices = computed(() => sheet.value?.hold.cheapest != null)
 const nowS = computed(() => Date.now() / 1000)
 
 watch([() => props.id, () => acts.changes], read, { immediate: true })
@@ -364,35 +367,45 @@ function minutes(value: number | null | undefined): string {
           <b>{{ inShownUnits(sheet.hold.danger) }}</b>
           Whatever the ratios below say, this goes first.
         </p>
-        <div v-if="cheapest" class="cure" data-testid="cure">
+        <div v-if="remedy" class="cure" data-testid="cure">
           <p>
-            Cheapest remedy: <b>{{ inShownUnits(cheapest.words) }}</b>, hold-down
-            {{ unsure(worst(cheapest), sheet.hold.unsurePercent) }}.
+            {{ suffices ? 'Cheapest remedy' : 'Nothing makes it safe here. Nearest comes' }}:
+            <b>{{ inShownUnits(remedy.words) }}</b>, hold-down
+            {{ unsure(worst(remedy), sheet.hold.unsurePercent)
+            }}<template v-if="remedy.but">; but {{ inShownUnits(remedy.but) }}</template
+            >.
+            <template v-if="!suffices">
+              Another plate, printer or material may do: see the ways below.
+            </template>
           </p>
-          <button class="button" data-testid="take-cure" @click="take(cheapest)">
+          <button
+            v-if="isChoice(remedy.change)"
+            class="button"
+            data-testid="take-cure"
+            @click="take(remedy)"
+          >
             Use these settings
           </button>
           <button
-            v-if="benchWork(cheapest.change).includes('wash')"
+            v-if="benchWork(remedy.change).includes('wash')"
             class="button"
             @click="bench('wash')"
           >
             I washed the plate
           </button>
           <button
-            v-if="benchWork(cheapest.change).includes('spread')"
+            v-if="benchWork(remedy.change).includes('spread')"
             class="button"
-            @click="bench('spread', cheapest.change.interfaceLayer)"
+            @click="bench('spread', remedy.change.interfaceLayer)"
           >
-            {{ layerTitle(cheapest.change.interfaceLayer) }} is on the plate
+            {{ layerTitle(remedy.change.interfaceLayer) }} is on the plate
           </button>
-          <span v-if="benchWork(cheapest.change).includes('plate')" class="soft small">
+          <span v-if="benchWork(remedy.change).includes('plate')" class="soft small">
             The other plate is chosen above, once it is there.
           </span>
         </div>
-        <p v-else-if="worst(sheet.hold) >= 0.7" class="cure">
-          No four remedies together make it safe here. Another plate, printer or material may: see
-          the ways below.
+        <p v-else-if="worst(sheet.hold) >= SAFE" class="cure">
+          Nothing here holds it better. Another plate, printer or material may: see the ways below.
         </p>
 
         <div v-if="dirty" class="keep" role="status">

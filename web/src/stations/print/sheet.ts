@@ -102,10 +102,15 @@ export function taken(draft: Draft, change: Schemas['ChangeView']): Draft {
   const choices: Choices = { ...draft.choices }
   return {
     ...draft,
-    part:
-      draft.part && change.cornerRadiusMm != null
-        ? { ...draft.part, cornerRadiusMm: change.cornerRadiusMm }
-        : draft.part,
+    part: draft.part && {
+      ...draft.part,
+      cornerRadiusMm: change.cornerRadiusMm ?? draft.part.cornerRadiusMm,
+      lengthMm: change.lengthMm ?? draft.part.lengthMm,
+      widthMm: change.widthMm ?? draft.part.widthMm,
+      heightMm: change.heightMm ?? draft.part.heightMm,
+      // The thin foot that it stood on is a foot no more.
+      baseWidthMm: change.heightMm == null ? draft.part.baseWidthMm : null,
+    },
     choices: {
       ...choices,
       bedTemperatureC: change.bedTemperatureC ?? choices.bedTemperatureC,
@@ -119,6 +124,15 @@ export function taken(draft: Draft, change: Schemas['ChangeView']): Draft {
       padLayers: change.padLayers ?? choices.padLayers,
     },
   }
+}
+
+const AT_THE_BENCH = ['washed', 'interfaceLayer', 'plateKind']
+
+/** Whether a remedy is a choice in part or whole, not only work at the bench. */
+export function isChoice(change: Schemas['ChangeView']): boolean {
+  return Object.entries(change).some(
+    ([name, value]) => value != null && !AT_THE_BENCH.includes(name),
+  )
 }
 
 /** Work at the bench that a remedy asks for; it is recorded when it is done. */

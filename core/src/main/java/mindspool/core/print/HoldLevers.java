@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.TreeMap;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import mindspool.core.material.Material;
 import mindspool.core.material.Parameter;
@@ -23,7 +24,9 @@ public final class HoldLevers {
   public static final double SAFE = 0.7;
 
   private static final int MOST_TOGETHER = 4;
-  private static final int MOST_LOOKED_AT = 400;
+
+  /** So many sets that seem to suffice are applied in full, the cheapest ahead. */
+  private static final int MOST_APPLIED = 40;
 
   /**
    * A good passive enclosure (from memory): how much of the bed's warmth above the room stays
@@ -40,6 +43,9 @@ public final class HoldLevers {
   private static final double WORTH_ENCLOSING_C = 3;
 
   private static final double ROUND_M = 5e-3;
+
+  /** A ratio that falls by less is not worth a remedy; judgement. */
+  private static final double WORTH_DOING = 0.02;
 
   /** Corners above this lift no more than an edge, degrees; judgement. */
   private static final double NEARLY_STRAIGHT = 170;
@@ -58,9 +64,18 @@ public final class HoldLevers {
    * A lever.
    *
    * @param change in words, as an instruction
+   * @param but what it makes worse, in words; empty where nothing
    * @param effort from 1, a minute at the bench, to 8, something to be bought or drawn anew
    */
-  public record Lever(String change, double effort, Case changed, HoldDown after) {}
+  public record Lever(String change, String but, double effort, Case changed, HoldDown after) {}
+
+  /**
+   * What comes of a change once it is applied.
+   *
+   * @param but what gets worse, in words; empty where nothing
+   * @param allowed whether nothing that must hold is broken by it
+   */
+  record Outcome(HoldDown hold, String but, boolean allowed) {}
 
   /**
    * How far the levers of a machine reach.
@@ -103,12 +118,18 @@ public final class HoldLevers {
   private final Case now;
   private final BedSurfaces surfaces;
   private final Reach reach;
+  private final Function<Case, Outcome> applying;
   private final List<Option> options = new ArrayList<>();
 
-  private HoldLevers(Case now, BedSurfaces surfaces, Reach reach) {
+  private HoldLevers(
+      Case now, BedSurfaces surfaces, Reach reach, Function<Case, Outcome> applying) {
     this.now = now;
     this.surfaces = surfaces;
     this.reach = reach;
+    this.applying = applying;
+    if (now.part().isTower()) {
+      add("Lay it down", 1.1, it -> it.with(it.part().laidDown()));
+    }
     aids();
     bedAndAir();
     plate();
@@ -170,16 +191,24 @@ public final class HoldLevers {
           1.6,
           it -> it.with(it.air().sheltered(it.air().chamberC())));
     }
+    enclosure(material, air, reach)
+        .ifPresent(
+            closed ->
+                add(
+                    say("An enclosure that gets to %.0f °C", closed.chamberC()),
+                    4,
+                    it -> it.with(it.air().sheltered(closed.chamberC()))));
+  }
+
+  /** The air in an enclosure around an open printer; none where it is not worth building. */
+  static Optional<PrintAir> enclosure(Material material, PrintAir air, Reach reach) {
     double kept = air.chamberC() + SHELTER * Math.max(0, air.bedC() - air.chamberC());
     double wanted = Math.max(material.value(Parameter.CHAMBER), air.chamberC());
     double most = Math.min(reach.mostChamberC, material.value(Parameter.CHAMBER_MAX));
     double enclosed = Math.min(wanted, Math.min(kept, most));
-    if (!reach.enclosed && enclosed > air.chamberC() + WORTH_ENCLOSING_C) {
-      add(
-          say("An enclosure that gets to %.0f °C", enclosed),
-          4,
-          it -> it.with(it.air().sheltered(enclosed)));
-    }
+    return !reach.enclosed && enclosed > air.chamberC() + WORTH_ENCLOSING_C
+        ? Optional.of(air.sheltered(enclosed))
+        : Optional.empty();
   }
 
   private void plate() {
@@ -221,20 +250,56 @@ public final class HoldLevers {
 
   /** The levers of a case. */
   public static HoldLevers of(Case now, BedSurfaces surfaces) {
-    return of(now, surfaces, Reach.FREE);
+    return of(
+        now,
+        surfaces,
+        Reach.FREE,
+        changed -> new Outcome(HoldDown.of(changed, surfaces), "", true));
   }
 
-  /** The levers of a case as far as a machine lets them. */
-  public static HoldLevers of(Case now, BedSurfaces surfaces, Reach reach) {
-    return new HoldLevers(now, surfaces, reach);
+  /**
+   * The levers of a case as far as a machine lets them.
+   *
+   * @param applying what comes of a change, with all that follows from it
+   */
+  static HoldLevers of(
+      Case now, BedSurfaces surfaces, Reach reach, Function<Case, Outcome> applying) {
+    return new HoldLevers(now, surfaces, reach, applying);
   }
 
-  /** Each alone: those that suffice first, the cheapest ahead; then by what they gain. */
+  private Lever lever(Chosen set, Case changed, Outcome outcome) {
+    return new Lever(words(set), outcome.but, set.effort, changed, outcome.hold);
+  }
+
+  private Case changed(List<Integer> set) {
+    Case changed = now;
+    for (int each : set) {
+      changed = options.get(each).by.apply(changed);
+    }
+    return changed;
+  }
+
+  private Chosen chosen(List<Integer> set) {
+    return new Chosen(set, set.stream().mapToDouble(each -> options.get(each).effort).sum());
+  }
+
+  private double ratio(List<Integer> set) {
+    return HoldDown.of(changed(set), surfaces).ratio();
+  }
+
+  /**
+   * Each alone that breaks nothing: those that suffice first, the cheapest ahead; then by what they
+   * gain.
+   */
   public List<Lever> alone() {
     List<Lever> levers = new ArrayList<>();
-    for (Option option : options) {
-      Case changed = option.by.apply(now);
-      levers.add(new Lever(option.change, option.effort, changed, HoldDown.of(changed, surfaces)));
+    for (int i = 0; i < options.size(); i++) {
+      Chosen one = chosen(List.of(i));
+      Case changed = changed(one.chosen);
+      Outcome outcome = applying.apply(changed);
+      if (outcome.allowed) {
+        levers.add(lever(one, changed, outcome));
+      }
     }
     levers.sort(
         Comparator.comparing((Lever lever) -> lever.after.ratio() >= SAFE)
@@ -245,23 +310,22 @@ public final class HoldLevers {
 
   private record Chosen(List<Integer> chosen, double effort) {}
 
-  /** The cheapest set that suffices; none where even four together do not. */
+  /** The cheapest set that suffices; none where it holds already, or where no four together do. */
   public Optional<Lever> cheapest() {
     if (HoldDown.of(now, surfaces).ratio() < SAFE) {
       return Optional.empty();
     }
     PriorityQueue<Chosen> waiting = new PriorityQueue<>(Comparator.comparingDouble(Chosen::effort));
     waiting.add(new Chosen(List.of(), 0));
-    for (int looked = 0; looked < MOST_LOOKED_AT && !waiting.isEmpty(); looked++) {
+    int applied = 0;
+    while (!waiting.isEmpty() && applied < MOST_APPLIED) {
       Chosen set = waiting.remove();
-      if (!set.chosen.isEmpty()) {
-        Case changed = now;
-        for (int each : set.chosen) {
-          changed = options.get(each).by.apply(changed);
-        }
-        HoldDown after = HoldDown.of(changed, surfaces);
-        if (after.ratio() < SAFE) {
-          return Optional.of(new Lever(words(set), set.effort, changed, after));
+      Case changed = changed(set.chosen);
+      if (!set.chosen.isEmpty() && HoldDown.of(changed, surfaces).ratio() < SAFE) {
+        applied++;
+        Outcome outcome = applying.apply(changed);
+        if (outcome.allowed && outcome.hold.ratio() < SAFE) {
+          return Optional.of(lever(set, changed, outcome));
         }
       }
       if (set.chosen.size() < MOST_TOGETHER) {
@@ -274,6 +338,50 @@ public final class HoldLevers {
       }
     }
     return Optional.empty();
+  }
+
+  /**
+   * What comes nearest where nothing suffices: up to four that break nothing, each the one that
+   * gains most next; none where none gains anything.
+   */
+  public Optional<Lever> nearest() {
+    List<Integer> set = List.of();
+    Lever best = null;
+    double ratio = HoldDown.of(now, surfaces).ratio();
+    while (set.size() < MOST_TOGETHER) {
+      Lever better = null;
+      for (List<Integer> more : mostGainedFirst(set, ratio)) {
+        Case changed = changed(more);
+        Outcome outcome = applying.apply(changed);
+        if (outcome.allowed && outcome.hold.ratio() < ratio - WORTH_DOING) {
+          ratio = outcome.hold.ratio();
+          better = lever(chosen(more), changed, outcome);
+          set = more;
+          break;
+        }
+      }
+      if (better == null) {
+        break;
+      }
+      best = better;
+    }
+    return Optional.ofNullable(best);
+  }
+
+  /** A set with one more of each that seems to gain, the one that gains most ahead. */
+  private List<List<Integer>> mostGainedFirst(List<Integer> set, double ratio) {
+    record Wider(List<Integer> set, double ratio) {}
+    List<Wider> wider = new ArrayList<>();
+    for (int i = 0; i < options.size(); i++) {
+      List<Integer> more = new ArrayList<>(set);
+      more.add(i);
+      double after = set.contains(i) ? ratio : ratio(more);
+      if (after < ratio - WORTH_DOING) {
+        wider.add(new Wider(List.copyOf(more), after));
+      }
+    }
+    wider.sort(Comparator.comparingDouble(Wider::ratio));
+    return wider.stream().map(Wider::set).toList();
   }
 
   private String words(Chosen set) {

@@ -248,6 +248,11 @@ public final class LayerBond {
     return index() * neck(laying.lineWidthM, laying.layerHeightM);
   }
 
+  /** A ratio that falls short is not written as if it did not. */
+  static double inHundredths(double zToXy) {
+    return Math.floor(100 * zToXy) / 100;
+  }
+
   /** How warm the layer below is when it is covered, °C. */
   public double layerBelowC() {
     return belowC;

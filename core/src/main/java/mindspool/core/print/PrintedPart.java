@@ -1,5 +1,6 @@
 package mindspool.core.print;
 
+import java.util.Arrays;
 import mindspool.core.Require;
 
 /**
@@ -26,11 +27,13 @@ public record PrintedPart(
 
   private static final double MM = 1e-3;
 
+  private static final double MOST_LENGTH_M = 2;
+
   /** A sharper corner is a needle, °. */
   static final double SHARPEST_DEG = 10;
 
   public PrintedPart {
-    Require.within("part.lengthMm", lengthM / MM, 1, 2000, "mm");
+    Require.within("part.lengthMm", lengthM / MM, 1, MOST_LENGTH_M / MM, "mm");
     Require.within("part.widthMm", widthM / MM, 0.2, 2000, "mm");
     Require.within("part.heightMm", heightM / MM, 0.1, 2000, "mm");
     Require.within("part.walls", walls, 1, 1000, "");
@@ -54,6 +57,27 @@ public record PrintedPart(
   PrintedPart withCorner(double angleDeg, double radiusM) {
     return new PrintedPart(
         lengthM, widthM, heightM, walls, lineWidthM, infillShare, angleDeg, radiusM, baseWidthM);
+  }
+
+  /** Whether it stands on a narrow side: more than twice as high as its sole is wide. */
+  boolean isTower() {
+    return heightM > 2 * Math.min(lengthM, widthM) && heightM <= MOST_LENGTH_M;
+  }
+
+  /** The same on its largest side, without the foot that it stood on. */
+  PrintedPart laidDown() {
+    double[] sides = {lengthM, widthM, heightM};
+    Arrays.sort(sides);
+    return new PrintedPart(
+        sides[2],
+        sides[1],
+        sides[0],
+        walls,
+        lineWidthM,
+        infillShare,
+        cornerAngleDeg,
+        cornerRadiusM,
+        sides[1]);
   }
 
   PrintedPart withInside(int loops, double infill) {

@@ -1,7 +1,10 @@
 package mindspool.core.print;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import mindspool.core.material.Material;
 import mindspool.core.material.Parameter;
@@ -29,6 +32,9 @@ public final class SetupSheet {
   /** Share of what the hot end could melt that is used; common practice. */
   private static final double MELT_IN_HAND = 0.9;
 
+  /** A ratio that is worse by less is not worth a word; judgement. */
+  private static final double WORTH_SAYING = 0.03;
+
   /** Steps of the part fan that are looked at, as a share. */
   private static final double FAN_STEP = 0.05;
 
@@ -51,8 +57,11 @@ public final class SetupSheet {
   private final HoldLevers.Reach reach;
   private final BedSurfaces.Grip grip;
 
-  /** Sought when it is asked for. */
+  /** Sought when they are asked for. */
   private Optional<Lever> cheapest;
+
+  private Optional<Lever> nearest;
+  private Set<String> broken;
 
   private SetupSheet(SheetCase job, BedSurfaces surfaces) {
     this.job = job;
@@ -97,6 +106,28 @@ public final class SetupSheet {
             HeatCreep.warmestChamberC(material, nozzleC, 1),
             printer.chamber().isClosed(),
             wishes.practice());
+  }
+
+  /** The same part in the same air, held otherwise: melt and layers stay as they are. */
+  private SetupSheet(SetupSheet as, SheetCase job) {
+    this.job = job;
+    surfaces = as.surfaces;
+    bedC = as.bedC;
+    wantedChamberC = as.wantedChamberC;
+    warmth = as.warmth;
+    air = as.air;
+    nozzleC = as.nozzleC;
+    speedMPerS = as.speedMPerS;
+    mostSpeedMPerS = as.mostSpeedMPerS;
+    layerS = as.layerS;
+    shortestLayerS = as.shortestLayerS;
+    path = as.path;
+    flow = as.flow;
+    bond = as.bond;
+    creep = as.creep;
+    hold = HoldDown.of(holdCase(), surfaces);
+    grip = surfaces.grip(job.plate().plate(), job.material());
+    reach = as.reach;
   }
 
   /** Sets a job up. Refuses what the part, plate or material cannot be. */
@@ -270,17 +301,78 @@ public final class SetupSheet {
     return LeverCurve.of(holdCase(), surfaces, job.room().roomC(), reach.mostBedC());
   }
 
-  /** Each lever alone. */
+  /** Each lever alone, with what the whole sheet comes to. */
   public List<Lever> levers() {
-    return HoldLevers.of(holdCase(), surfaces, reach).alone();
+    return holdLevers().alone();
   }
 
   /** The cheapest set that makes it hold; none where it does, or where no four together do. */
   public Optional<Lever> cheapest() {
     if (cheapest == null) {
-      cheapest = HoldLevers.of(holdCase(), surfaces, reach).cheapest();
+      cheapest = holdLevers().cheapest();
     }
     return cheapest;
+  }
+
+  /** What comes nearest to holding where nothing suffices; none where something does. */
+  public Optional<Lever> nearest() {
+    if (nearest == null) {
+      nearest =
+          hold.ratio() < HoldLevers.SAFE || cheapest().isPresent()
+              ? Optional.empty()
+              : holdLevers().nearest();
+    }
+    return nearest;
+  }
+
+  private HoldLevers holdLevers() {
+    return HoldLevers.of(holdCase(), surfaces, reach, this::outcome);
+  }
+
+  /** The whole sheet after a change, as far as a remedy has to say it. */
+  private HoldLevers.Outcome outcome(HoldDown.Case changed) {
+    SheetCase other = job.changed(holdCase(), changed);
+    boolean asWarm = changed.air().equals(air) && changed.part().equals(job.part());
+    SetupSheet then = asWarm ? new SetupSheet(this, other) : withJob(other);
+    if (broken == null) {
+      broken = new SheetGates(this).broken();
+    }
+    return new HoldLevers.Outcome(
+        then.hold, worseThan(then), broken.containsAll(new SheetGates(then).broken()));
+  }
+
+  /** What is worse in another sheet of this job, in words; empty where nothing is. */
+  private String worseThan(SetupSheet then) {
+    List<String> worse = new ArrayList<>();
+    rise("at the corners", hold.adhesionRatio(), then.hold.adhesionRatio()).ifPresent(worse::add);
+    rise("of the plate", hold.plateRatio(), then.hold.plateRatio()).ifPresent(worse::add);
+    rise("of tipping", hold.tipRatio(), then.hold.tipRatio()).ifPresent(worse::add);
+    double bonds = then.bond.zToXy();
+    if (bonds < LayerBond.USUAL_TARGET && bonds < bond.zToXy() - WORTH_SAYING) {
+      worse.add(String.format(Locale.ROOT, "layers bond to %.2f, not %.2f", bonds, bond.zToXy()));
+    }
+    if (then.creep.risk() >= HeatCreep.WORRYING && then.creep.risk() > creep.risk()) {
+      worse.add(
+          String.format(
+              Locale.ROOT, "the cold end gets to %.0f °C and may jam", then.creep.coldEndC()));
+    }
+    return String.join("; ", worse);
+  }
+
+  private static Optional<String> rise(String of, double before, double after) {
+    return after >= HoldLevers.SAFE && after > before + WORTH_SAYING
+        ? Optional.of(
+            String.format(Locale.ROOT, "the ratio %s rises from %.2f to %.2f", of, before, after))
+        : Optional.empty();
+  }
+
+  /** The sheet of another job on the same surfaces. */
+  SetupSheet withJob(SheetCase other) {
+    return new SetupSheet(other, surfaces);
+  }
+
+  HoldLevers.Reach reach() {
+    return reach;
   }
 
   public SheetCase job() {

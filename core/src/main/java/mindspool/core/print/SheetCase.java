@@ -49,6 +49,70 @@ public record SheetCase(
             .toList();
   }
 
+  /** The same with other choices. */
+  SheetCase with(Wishes other) {
+    return new SheetCase(
+        material,
+        part,
+        printer,
+        plate,
+        room,
+        other,
+        label,
+        spool,
+        filamentDiameterM,
+        before,
+        together);
+  }
+
+  /** The same from another spool. */
+  SheetCase with(Optional<SpoolForJob> other) {
+    return new SheetCase(
+        material,
+        part,
+        printer,
+        plate,
+        room,
+        wishes,
+        label,
+        other,
+        filamentDiameterM,
+        before,
+        together);
+  }
+
+  /** The same as its hold-down is changed: what differs from now is chosen, all else follows. */
+  SheetCase changed(HoldDown.Case now, HoldDown.Case then) {
+    Wishes chosen =
+        new Wishes(
+            wishes.nozzleC,
+            other(now.air().bedC(), then.air().bedC(), wishes.bedC),
+            other(now.air().chamberC(), then.air().chamberC(), wishes.chamberC),
+            other(now.air().draught(), then.air().draught(), wishes.draught),
+            other(now.air().fanShare(), then.air().fanShare(), wishes.fanShare),
+            wishes.speedMPerS,
+            wishes.layerTimeS,
+            wishes.layerHeightM,
+            then.aids(),
+            wishes.practice);
+    return new SheetCase(
+        material,
+        then.part(),
+        printer,
+        new MountedPlate(then.plate(), plate.massKg(), plate.magnetsMaxC()),
+        room,
+        chosen,
+        label,
+        spool,
+        filamentDiameterM,
+        before,
+        together);
+  }
+
+  private static OptionalDouble other(double now, double then, OptionalDouble chosen) {
+    return now == then ? chosen : OptionalDouble.of(then);
+  }
+
   /**
    * What the maker's label or the lot's own calibration says; NaN where it says nothing, °C.
    *
@@ -150,6 +214,62 @@ public record SheetCase(
       Require.within("layerHeightMm", 1000 * layerHeightM, 0.02, 3, "mm");
     }
 
+    Wishes withNozzle(double celsius) {
+      return new Wishes(
+          OptionalDouble.of(celsius),
+          bedC,
+          chamberC,
+          draught,
+          fanShare,
+          speedMPerS,
+          layerTimeS,
+          layerHeightM,
+          aids,
+          practice);
+    }
+
+    Wishes withFan(double share) {
+      return new Wishes(
+          nozzleC,
+          bedC,
+          chamberC,
+          draught,
+          OptionalDouble.of(share),
+          speedMPerS,
+          layerTimeS,
+          layerHeightM,
+          aids,
+          practice);
+    }
+
+    Wishes withSpeed(double metresPerS) {
+      return new Wishes(
+          nozzleC,
+          bedC,
+          chamberC,
+          draught,
+          fanShare,
+          OptionalDouble.of(metresPerS),
+          OptionalDouble.empty(),
+          layerHeightM,
+          aids,
+          practice);
+    }
+
+    Wishes withAir(PrintAir air) {
+      return new Wishes(
+          nozzleC,
+          bedC,
+          OptionalDouble.of(air.chamberC()),
+          OptionalDouble.of(air.draught()),
+          OptionalDouble.of(air.fanShare()),
+          speedMPerS,
+          layerTimeS,
+          layerHeightM,
+          aids,
+          practice);
+    }
+
     /** Nothing chosen, layers of a height. */
     public static Wishes none(double layerHeightM) {
       return new Wishes(
@@ -182,6 +302,17 @@ public record SheetCase(
       double unsureG,
       boolean endLoose,
       double leastBoreM) {
+
+    /** As if it were just at a print limit at most, %. */
+    SpoolForJob driedTo(double limitPercent) {
+      return new SpoolForJob(
+          Math.min(startPercent, limitPercent),
+          Math.min(endPercent, limitPercent),
+          leftG,
+          unsureG,
+          endLoose,
+          leastBoreM);
+    }
 
     public SpoolForJob {
       Require.within("spool.moistureStartPercent", startPercent, 0, 100, "%");

@@ -5,6 +5,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import mindspool.core.material.Material;
 import mindspool.core.material.Parameter;
 import mindspool.core.material.Trait;
@@ -16,6 +18,9 @@ final class SheetGates {
 
   /** Share of the print limit from which it is worth a word; judgement. */
   private static final double NEAR_LIMIT = 0.8;
+
+  /** Past the print limit by so much it takes a reason; by less it is within what is known. */
+  private static final double WELL_OVER_LIMIT = 1.1;
 
   /** A risk of heat creep that must be passed with a reason; judgement. */
   private static final double JAMS = 0.7;
@@ -47,6 +52,21 @@ final class SheetGates {
     job.together().forEach(other -> beside(MaterialPair.of(material, other)));
     gates.sort(Comparator.comparing((Gate gate) -> gate.met()).thenComparing(gate -> !gate.hard()));
     return List.copyOf(gates);
+  }
+
+  /**
+   * What must hold whatever else is done and does not, but for how the part holds and its spool.
+   */
+  Set<String> broken() {
+    danger();
+    fits();
+    temperatures();
+    nozzle();
+    creep();
+    return gates.stream()
+        .filter(gate -> gate.hard() && !gate.met())
+        .map(Gate::id)
+        .collect(Collectors.toSet());
   }
 
   private void gate(String id, boolean hard, boolean met, String good, String bad, String remedy) {
@@ -114,7 +134,7 @@ final class SheetGates {
     double worst = Math.max(spool.startPercent(), spool.endPercent());
     gate(
         "moisture",
-        true,
+        worst > WELL_OVER_LIMIT * limit,
         worst < limit,
         say("Its metres stay under the print limit: %.3f of %.3f %%.", worst, limit),
         say("Its metres reach %.3f %% during the job; the print limit is %.3f %%.", worst, limit),
@@ -181,11 +201,24 @@ final class SheetGates {
             "This hot end reaches %.0f °C; %s wants %.0f °C at least.",
             sheet.nozzleC(), material.name(), material.value(Parameter.NOZZLE_MIN)),
         "Take a printer whose hot end gets there.");
+    double sticksC = material.value(Parameter.STICKING);
+    if (sheet.air().bedC() < sticksC) {
+      gates.add(
+          Gate.unmet(
+              "sticks",
+              false,
+              say(
+                  "The bed is at %.0f °C; %s sticks from about %.0f °C.",
+                  sheet.air().bedC(), material.name(), sticksC),
+              sheet.mostBedC() >= sticksC
+                  ? say("Set it to %.0f °C.", Math.max(sticksC, sheet.usualBedC()))
+                  : "It gets no warmer here; how it holds is counted with that."));
+    }
     gate(
         "bedMax",
         true,
         sheet.air().bedC() <= printer.bedMaxC(),
-        say("The bed gets to %.0f °C.", sheet.air().bedC()),
+        say("The bed stands %.0f °C.", sheet.air().bedC()),
         say("%.0f °C is more than this bed's %.0f °C.", sheet.air().bedC(), printer.bedMaxC()),
         "Set it cooler; the sheet says what makes up for it.");
     job.plate()
@@ -305,19 +338,40 @@ final class SheetGates {
 
   private void holds() {
     HoldDown hold = sheet.hold();
+    String pull =
+        say("%.2f of what holds it pulls at it; under %.1f is safe", hold.ratio(), HoldLevers.SAFE);
     gate(
         "hold",
-        false,
-        hold.ratio() < 1,
-        say("It holds: %s.", hold.verdict().words()),
-        say(
-            "It is %s to come loose: %.1f times what holds it.",
-            hold.verdict() == HoldDown.Verdict.NEAR_CERTAIN ? "nearly certain" : "likely",
-            hold.ratio()),
-        sheet
-            .cheapest()
-            .map(lever -> lever.change() + ".")
-            .orElse("No four levers together suffice: another plate, printer or material."));
+        hold.verdict() == HoldDown.Verdict.NEAR_CERTAIN,
+        hold.verdict() == HoldDown.Verdict.LOW,
+        say("It holds: %s.", pull),
+        switch (hold.verdict()) {
+          case LOW, BORDERLINE -> say("It may come loose: %s.", pull);
+          case LIKELY -> say("It is likely to come loose: %.1f times what holds it.", hold.ratio());
+          case NEAR_CERTAIN ->
+              say("It is nearly certain to come loose: %.1f times what holds it.", hold.ratio());
+        },
+        hold.verdict() == HoldDown.Verdict.LOW ? "" : holdRemedy());
+  }
+
+  private String holdRemedy() {
+    return sheet
+        .cheapest()
+        .map(lever -> lever.change() + but(lever) + ".")
+        .or(
+            () ->
+                sheet
+                    .nearest()
+                    .map(
+                        lever ->
+                            say(
+                                "%s: still %.1f%s. Another plate, printer or material.",
+                                lever.change(), lever.after().ratio(), but(lever))))
+        .orElse("Nothing here holds it better: another plate, printer or material.");
+  }
+
+  private static String but(HoldLevers.Lever lever) {
+    return lever.but().isEmpty() ? "" : "; but " + lever.but();
   }
 
   private void bonds() {
@@ -328,8 +382,8 @@ final class SheetGates {
         say("Layers bond: %.2f of the strength along them.", sheet.bond().zToXy()),
         say(
             "Layers bond to %.2f of the strength along them; %.1f is asked for.",
-            sheet.bond().zToXy(), LayerBond.USUAL_TARGET),
-        "Less fan, warmer air, a hotter nozzle, slower; or load it along its layers only.");
+            LayerBond.inHundredths(sheet.bond().zToXy()), LayerBond.USUAL_TARGET),
+        sheet.bond().zToXy() >= LayerBond.USUAL_TARGET ? "" : BondRemedies.of(sheet));
   }
 
   private void flows() {

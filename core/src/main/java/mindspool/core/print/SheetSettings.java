@@ -107,12 +107,14 @@ final class SheetSettings {
         limited
             ? line.insteadOf(
                 say(
-                    "Hotter would be usual; the %s stands %.0f °C. Print no faster than %.0f mm/s"
-                        + " instead: %s.",
+                    "Hotter would be usual; the %s stands %.0f °C. %s",
                     printer.hotEnd() == Printer.HotEndKind.LINED ? "PTFE liner" : "hot end",
                     printer.nozzleMaxC(),
-                    Math.floor(sheet.mostSpeedMPerS() / MM),
-                    suffices(sheet.flow().isOk())))
+                    sheet.flow().isOk()
+                        ? say(
+                            "Up to %.0f mm/s it is warm enough all the same.",
+                            Math.floor(sheet.mostSpeedMPerS() / MM))
+                        : "No speed makes up for it: take another hot end, or another material."))
             : line;
     lines.add(line.within(value(Parameter.NOZZLE_MIN), most));
     lines.add(
@@ -135,10 +137,6 @@ final class SheetSettings {
       return From.MACHINE;
     }
     return computed ? From.COMPUTED : label ? From.LABEL : From.TABLE;
-  }
-
-  private static String suffices(boolean does) {
-    return does ? "that suffices" : "even that does not suffice";
   }
 
   private void bed() {

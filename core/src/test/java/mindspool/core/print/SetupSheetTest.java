@@ -4,15 +4,20 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
+import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import mindspool.core.InvalidValueException;
 import mindspool.core.material.Material;
 import mindspool.core.material.MaterialCatalogue;
+import mindspool.core.material.Parameter;
 import mindspool.core.print.HoldLevers.HoldPractice;
 import mindspool.core.print.NozzleCare.NozzleMaterial;
 import mindspool.core.print.Printer.ChamberKind;
@@ -324,6 +329,173 @@ class SetupSheetTest {
     assertThat(gate(job.sheet(), "hold").met()).isTrue();
   }
 
+  /** A verdict that is not safe is no tick; what is nearly certain to come loose takes a reason. */
+  @Test
+  void verdictAndCheckSayTheSame() {
+    Job job = new Job();
+    job.material = "ABS";
+    job.layer = "pva_glue";
+    for (double length = 20; length <= 200; length += 10) {
+      job.part = box(length, 40, 20);
+      SetupSheet sheet = job.sheet();
+      Gate gate = gate(sheet, "hold");
+      assertThat(gate.met()).isEqualTo(sheet.hold().ratio() < HoldLevers.SAFE);
+      assertThat(!gate.met() && gate.hard()).isEqualTo(sheet.hold().ratio() >= 1.5);
+      assertThat(gate.remedy().isEmpty()).isEqualTo(gate.met());
+    }
+  }
+
+  // Common practice: what stands like a tower is laid down before anything is bought or glued.
+  @Test
+  void aTowerIsLaidDown() {
+    Job job = new Job();
+    job.part = box(12, 8, 120);
+    assertThat(job.sheet().hold().ratio()).isGreaterThan(HoldLevers.SAFE);
+    HoldLevers.Lever first = job.sheet().cheapest().orElseThrow();
+    assertThat(first.change()).isEqualTo("Lay it down");
+    assertThat(first.changed().part().heightM()).isEqualTo(0.008);
+    // Where the bed is too short for that, it is not proposed.
+    job.part = box(12, 8, 219);
+    job.aids = new HoldAids(1, 0, 6e-3, 2, 0);
+    assertThat(job.sheet().levers()).noneMatch(it -> it.change().startsWith("Lay"));
+  }
+
+  /** Half a per mille over a limit that is known to a quarter is no reason to stop; a tenth is. */
+  @Test
+  void whatIsJustPastItsLimitIsSaidAndWhatIsWellPastTakesAReason() {
+    Job job = new Job();
+    double limit = CATALOGUE.named(job.material).printLimitPercent();
+    for (double times : new double[] {0.9, 1.0005, 1.05, 1.15, 4}) {
+      double percent = times * limit;
+      job.spool = Optional.of(new SheetCase.SpoolForJob(percent, percent, 500, 10, false, 0));
+      Gate gate = gate(job.sheet(), "moisture");
+      assertThat(gate.met()).as("%s", times).isEqualTo(times < 1);
+      assertThat(!gate.met() && gate.hard()).as("%s", times).isEqualTo(times > 1.1);
+    }
+  }
+
+  /** A bed that is too cool to stick is no tick; at its usual temperature each material sticks. */
+  @Test
+  void aBedThatIsTooCoolIsSaid() {
+    for (Material material : CATALOGUE.all()) {
+      Job job = new Job();
+      job.material = material.name();
+      job.bedMaxC = 200;
+      assertThat(job.sheet().gates()).as(material.name()).noneMatch(it -> it.id().equals("sticks"));
+    }
+    Job cool = new Job();
+    cool.material = "ABS";
+    cool.bedMaxC = 60;
+    assertThat(gate(cool.sheet(), "sticks").remedy()).contains("no warmer here");
+    cool.bedMaxC = 110;
+    cool.bedC = OptionalDouble.of(60);
+    assertThat(gate(cool.sheet(), "sticks").remedy()).startsWith("Set it to 105 °C");
+  }
+
+  /** Parts, printers and plates that somebody may have. */
+  private static List<Job> usualJobs(int count) {
+    Random random = new Random(20261201);
+    List<String> materials = CATALOGUE.all().stream().map(each -> each.name()).toList();
+    List<Job> jobs = new ArrayList<>();
+    for (int i = 0; i < count; i++) {
+      Job job = new Job();
+      job.material = materials.get(i % materials.size());
+      double wide = between(random, 8, 120);
+      job.part = box(wide + between(random, 1, 90), wide, between(random, 2, 150));
+      job.chamber = ChamberKind.values()[random.nextInt(ChamberKind.values().length)];
+      job.hotEndMaxC = random.nextBoolean() ? 260 : 300;
+      job.bedMaxC = random.nextBoolean() ? 60 : 110;
+      job.clean = random.nextBoolean() ? 1 : 0.6;
+      double limit = CATALOGUE.named(job.material).printLimitPercent();
+      double wet = limit * between(random, 0.1, 3);
+      job.spool = Optional.of(new SheetCase.SpoolForJob(wet, wet, 900, 10, false, 0));
+      jobs.add(job);
+    }
+    return jobs;
+  }
+
+  /** A remedy breaks no check, gains what it says, and says what it makes worse. */
+  @Test
+  void noRemedyMakesAnythingWorseWithoutSayingSo() {
+    int worse = 0;
+    int near = 0;
+    for (Job job : usualJobs(60)) {
+      SetupSheet now = job.sheet();
+      List<HoldLevers.Lever> all = new ArrayList<>(now.levers());
+      now.cheapest().ifPresent(all::add);
+      now.nearest().ifPresent(all::add);
+      near += now.nearest().isPresent() ? 1 : 0;
+      for (HoldLevers.Lever lever : all) {
+        SetupSheet then =
+            SetupSheet.of(job.toCase().changed(now.holdCase(), lever.changed()), SURFACES);
+        String said = job.material + ": " + lever.change() + lever.but();
+        assertThat(lever.after().ratio()).as(said).isEqualTo(then.hold().ratio());
+        assertThat(lever.but().contains("corners"))
+            .as(said)
+            .isEqualTo(rose(now.hold().adhesionRatio(), then.hold().adhesionRatio()));
+        assertThat(lever.but().contains("plate"))
+            .as(said)
+            .isEqualTo(rose(now.hold().plateRatio(), then.hold().plateRatio()));
+        assertThat(lever.but().contains("layers bond"))
+            .as(said)
+            .isEqualTo(
+                then.bond().zToXy() < 0.6 && then.bond().zToXy() < now.bond().zToXy() - 0.03);
+        worse += lever.but().isEmpty() ? 0 : 1;
+        assertThat(new SheetGates(now).broken())
+            .as(said)
+            .containsAll(new SheetGates(then).broken());
+      }
+      now.nearest()
+          .ifPresent(
+              it -> assertThat(it.after().ratio()).isBetween(HoldLevers.SAFE, now.hold().ratio()));
+    }
+    assertThat(worse).as("remedies that make something worse").isPositive();
+    assertThat(near).as("sheets that nothing makes safe").isPositive();
+  }
+
+  private static boolean rose(double before, double after) {
+    return after >= HoldLevers.SAFE && after > before + 0.03;
+  }
+
+  /** Advice on the bond is only what can be done here, and comes to what it says. */
+  @Test
+  void adviceOnTheBondIsWhatHelpsHere() {
+    Pattern promised = Pattern.compile("(then|together|still) (\\d\\.\\d\\d)");
+    Set<String> kinds = new HashSet<>();
+    for (Job job : usualJobs(240)) {
+      SetupSheet sheet = job.sheet();
+      Gate gate = gate(sheet, "bond");
+      if (gate.met()) {
+        continue;
+      }
+      String advice = gate.remedy();
+      Material material = CATALOGUE.named(job.material);
+      if (sheet.air().fanShare() <= material.value(Parameter.FAN_MIN) / 100) {
+        assertThat(advice).as(job.material).doesNotContain("fan");
+      }
+      if (sheet.nozzleC() >= Math.min(job.hotEndMaxC, material.value(Parameter.NOZZLE_MAX))) {
+        assertThat(advice).as(job.material).doesNotContain("nozzle");
+      }
+      if (job.chamber.isClosed()) {
+        assertThat(advice).doesNotContain("enclosure");
+      }
+      assertThat(advice.contains("Dry it"))
+          .as(advice)
+          .matches(dry -> !dry || job.spool.get().startPercent() > material.printLimitPercent());
+      Matcher number = promised.matcher(advice);
+      if (number.find()) {
+        double comesTo = Double.parseDouble(number.group(2));
+        assertThat(comesTo).as(advice).isGreaterThan(sheet.bond().zToXy());
+        assertThat(comesTo >= 0.6).as(advice).isEqualTo(!number.group(1).equals("still"));
+        kinds.add(number.group(1));
+      } else {
+        assertThat(advice).startsWith("Load it along its layers only");
+        kinds.add("nothing");
+      }
+    }
+    assertThat(kinds).contains("then", "still");
+  }
+
   @Test
   void theSpoolsOwnMetresDecide() {
     Job job = new Job();
@@ -587,7 +759,11 @@ class SetupSheetTest {
   }
 
   private static String firstRemedy(HoldDown.Case held, HoldPractice practice) {
-    return HoldLevers.of(held, SURFACES, new HoldLevers.Reach(110, 70, true, practice))
+    return HoldLevers.of(
+            held,
+            SURFACES,
+            new HoldLevers.Reach(110, 70, true, practice),
+            changed -> new HoldLevers.Outcome(HoldDown.of(changed, SURFACES), "", true))
         .cheapest()
         .orElseThrow()
         .change();

@@ -61,7 +61,10 @@ public record SheetAnswer(
       boolean washed,
       @MayBeNull String interfaceLayer,
       @MayBeNull String plateKind,
-      Double cornerRadiusMm) {
+      Double cornerRadiusMm,
+      Double lengthMm,
+      Double widthMm,
+      Double heightMm) {
 
     static ChangeView of(HoldDown.Case now, HoldDown.Case then) {
       return new ChangeView(
@@ -79,7 +82,10 @@ public record SheetAnswer(
               ? null
               : then.plate().interfaceLayer(),
           now.plate().kind() == then.plate().kind() ? null : then.plate().kind().id(),
-          other(now.part().cornerRadiusM(), then.part().cornerRadiusM(), 1 / MM));
+          other(now.part().cornerRadiusM(), then.part().cornerRadiusM(), 1 / MM),
+          other(now.part().lengthM(), then.part().lengthM(), 1 / MM),
+          other(now.part().widthM(), then.part().widthM(), 1 / MM),
+          other(now.part().heightM(), then.part().heightM(), 1 / MM));
     }
 
     private static Double other(double now, double then, double unit) {
@@ -87,9 +93,14 @@ public record SheetAnswer(
     }
   }
 
-  /** A lever or a set of them, and what it would bring. */
+  /**
+   * A lever or a set of them, and what the whole sheet comes to once it is applied.
+   *
+   * @param but what it makes worse; null where nothing
+   */
   public record RemedyView(
       String words,
+      @MayBeNull String but,
       double effort,
       double adhesionRatio,
       double plateRatio,
@@ -101,6 +112,7 @@ public record SheetAnswer(
       HoldDown after = lever.after();
       return new RemedyView(
           lever.change(),
+          lever.but().isEmpty() ? null : lever.but(),
           lever.effort(),
           after.adhesionRatio(),
           after.plateRatio(),
@@ -116,6 +128,8 @@ public record SheetAnswer(
    * @param liftsAtHeightMm null where no corner comes loose
    * @param danger what the bond can do to the plate; null where nothing
    * @param cheapest null where it holds already, or where no four together suffice
+   * @param nearest what comes nearest where nothing suffices; null where something does or nothing
+   *     gains anything
    * @param airC around the part at each height
    */
   public record HoldAnswer(
@@ -130,6 +144,7 @@ public record SheetAnswer(
       String release,
       String note,
       @MayBeNull RemedyView cheapest,
+      @MayBeNull RemedyView nearest,
       List<RemedyView> remedies,
       List<Double> heightMm,
       List<Double> adhesionByHeight,
@@ -307,6 +322,7 @@ public record SheetAnswer(
         sheet.grip().release(),
         sheet.grip().note(),
         sheet.cheapest().map(lever -> RemedyView.of(sheet, lever)).orElse(null),
+        sheet.nearest().map(lever -> RemedyView.of(sheet, lever)).orElse(null),
         sheet.levers().stream().map(lever -> RemedyView.of(sheet, lever)).toList(),
         list(hold.heightsM(), MM),
         list(hold.adhesionAt(), 1),

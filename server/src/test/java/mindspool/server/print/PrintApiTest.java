@@ -619,6 +619,78 @@ class PrintApiTest extends PrintingTest {
     assertThat(bad.raw().body()).contains("brimMm");
   }
 
+  /** What a remedy promises is what its settings give, chamber, fan and all. */
+  @Test
+  void aTakenRemedyGivesWhatItPromised() {
+    int taken = 0;
+    for (String material : List.of("ABS", "PETG", "PLA")) {
+      long job = job(spool(material));
+      setUp(job, "");
+      for (String part :
+          List.of(
+              "\"lengthMm\": 190, \"widthMm\": 70, \"heightMm\": 30",
+              "\"lengthMm\": 12, \"widthMm\": 8, \"heightMm\": 120")) {
+        String path = "/api/jobs/" + job + "/sheet/preview";
+        String box =
+            "{\"part\": {%s, \"walls\": 3, \"lineWidthMm\": 0.45, \"infillPercent\": 20, %s}, %s}";
+        String now = "\"layerHeightMm\": 0.2, \"cornerAngleDeg\": 90";
+        JsonNode hold =
+            api.post(path, box.formatted(part, now, "\"choices\": {}")).body().at("/sheet/hold");
+        for (JsonNode remedy : hold.get("remedies")) {
+          JsonNode change = remedy.get("change");
+          if (change.get("washed").asBoolean()
+              || !change.get("interfaceLayer").isNull()
+              || !change.get("plateKind").isNull()) {
+            continue;
+          }
+          List<String> choices = new ArrayList<>();
+          for (String choice :
+              List.of(
+                  "bedTemperatureC",
+                  "chamberTemperatureC",
+                  "draft",
+                  "fanPercent",
+                  "squish",
+                  "brimMm",
+                  "raftMarginMm")) {
+            if (!change.get(choice).isNull()) {
+              choices.add("\"%s\": %s".formatted(choice, change.get(choice)));
+            }
+          }
+          if (!change.get("padDiameterMm").isNull()) {
+            choices.add(
+                "\"pads\": {\"diameterMm\": %s, \"layers\": %s}"
+                    .formatted(change.get("padDiameterMm"), change.get("padLayers")));
+          }
+          String laid =
+              change.get("heightMm").isNull()
+                  ? part
+                  : "\"lengthMm\": %s, \"widthMm\": %s, \"heightMm\": %s"
+                      .formatted(
+                          change.get("lengthMm"), change.get("widthMm"), change.get("heightMm"));
+          String round =
+              change.get("cornerRadiusMm").isNull()
+                  ? now
+                  : now + ", \"cornerRadiusMm\": " + change.get("cornerRadiusMm");
+          JsonNode then =
+              api.post(
+                      path,
+                      box.formatted(
+                          laid, round, "\"choices\": {%s}".formatted(String.join(", ", choices))))
+                  .body()
+                  .at("/sheet/hold");
+          for (String ratio : List.of("adhesionRatio", "plateRatio", "tipRatio")) {
+            assertThat(then.get(ratio).asDouble())
+                .as("%s of %s: %s", ratio, material, remedy.get("words"))
+                .isCloseTo(remedy.get(ratio).asDouble(), within(1e-3));
+          }
+          taken++;
+        }
+      }
+    }
+    assertThat(taken).isGreaterThan(30);
+  }
+
   @Test
   void theCardSaysWhatIsSet() throws Exception {
     String code = spool("PLA");
