@@ -21,7 +21,8 @@ describe('when the next job prints', () => {
 
   it('says of which metres it speaks, and how sure it is', () => {
     expect(jobNote(ready(3.1, 5.2), 100)).toContain('The 100 g of the next job')
-    expect(jobNote(ready(3.1, 5.2), 100)).toContain('surely (nine times in ten) after 5.2 h')
+    // The same hours as above the page.
+    expect(jobNote(ready(3.1, 5.2), 100)).toContain('surely (nine times in ten) after 5.5 h')
     expect(jobNote(ready(3.1, null), 100)).toContain('not known well enough')
     expect(jobNote(ready(null, null), 100)).toContain('never in this air')
     expect(jobNote(ready(0, 0), 100)).toContain('already')

@@ -15,6 +15,7 @@ import CeilingScale from './CeilingScale.vue'
 import DryerChoices from './DryerChoices.vue'
 import { useDryerForm } from './dryerForm'
 import { jobNote, printsAfter } from './printReady'
+import NoDryer from './NoDryer.vue'
 import PrintSteps from './PrintSteps.vue'
 import StartCycle from './StartCycle.vue'
 
@@ -142,6 +143,7 @@ function written(value: number | null): string {
 
   <ProblemNote v-if="problem" :problem="problem" />
 
+  <NoDryer />
   <div class="columns">
     <DryerChoices v-model="form" :setpoint-c="forecast?.setpointC" :room="view ?? undefined" />
 

@@ -7,6 +7,7 @@ import { faceAt, faceLabel, moistureAt, standingAt } from '@/parts/spoolAtTime'
 import { useShelf, type Spool } from '@/stores/shelf'
 import { useTime } from '@/stores/time'
 import DryersNow from './DryersNow.vue'
+import NoDryer from './NoDryer.vue'
 
 const shelf = useShelf()
 const time = useTime()
@@ -39,6 +40,7 @@ const rows = computed(() =>
     <MoistureLegend class="legend" />
   </div>
   <DryersNow />
+  <NoDryer />
   <p v-if="shelf.view && rows.length === 0">
     There is no spool yet. <router-link to="/receive">Receive one</router-link> first.
   </p>

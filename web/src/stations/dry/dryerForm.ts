@@ -66,6 +66,16 @@ export function useDryerForm() {
     { immediate: true },
   )
 
+  // Who adds the first dryer means to use it.
+  watch(
+    () => store.dryers[0]?.placeId,
+    (first, before) => {
+      if (first !== undefined && before === undefined && form.value.dryerId === 0) {
+        chooseDryer(form.value, first, store.dryers)
+      }
+    },
+  )
+
   /** None before it is known which dryers there are. */
   const body = computed(() => {
     const chosen = form.value

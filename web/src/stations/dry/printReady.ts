@@ -34,8 +34,8 @@ export function jobNote(ready: PrintReady, jobG: number): string {
     return `${what} already.`
   }
   return ready.sureHours === null
-    ? `${what} probably after ${hours(ready.likelyHours)}; so much is not known well enough to be sure.`
-    : `${what} probably after ${hours(ready.likelyHours)}, surely (nine times in ten) after ${hours(ready.sureHours)}.`
+    ? `${what} probably after ${timer(ready.likelyHours)}; so much is not known well enough to be sure.`
+    : `${what} probably after ${timer(ready.likelyHours)}, surely (nine times in ten) after ${timer(ready.sureHours)}.`
 }
 
 /** Of several, the one that comes last; never where one never does. */

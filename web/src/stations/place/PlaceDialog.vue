@@ -15,7 +15,13 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 import { useActs } from '@/stores/acts'
 import { useShelf } from '@/stores/shelf'
 
-const props = defineProps<{ place?: Schemas['PlaceInfo'] }>()
+const props = defineProps<{
+  place?: Schemas['PlaceInfo']
+  /** What a new one is to begin with. */
+  kind?: PlaceKind
+  /** Whether the page stays once a new one is added; else its own is opened. */
+  stay?: boolean
+}>()
 const emit = defineEmits<{ close: []; saved: [] }>()
 
 const shelf = useShelf()
@@ -26,7 +32,7 @@ const problem = ref<Problem | null>(null)
 useFormProblem(problem)
 const form = reactive({
   name: props.place?.name ?? '',
-  kind: props.place?.kind ?? ('OPEN_SHELF' as PlaceKind),
+  kind: props.place?.kind ?? props.kind ?? ('OPEN_SHELF' as PlaceKind),
   withinId: props.place?.withinId ?? null,
   setpointC: props.place?.setpointC ?? 55,
   ratedMaxC: props.place?.ratedMaxC ?? 70,
@@ -85,7 +91,11 @@ async function save() {
       emit('saved')
     } else {
       const place = await acts.record(client.POST('/api/places', { body: { ...form } }))
-      void router.push(`/place/${place.id}`)
+      if (props.stay) {
+        emit('saved')
+      } else {
+        void router.push(`/place/${place.id}`)
+      }
     }
     emit('close')
   } catch (cause) {

@@ -13,6 +13,7 @@ import { atMost, hours, inShownUnits, moment } from '@/parts/format'
 import { useActs } from '@/stores/acts'
 import { useShelf } from '@/stores/shelf'
 import AttendanceEditor from './AttendanceEditor.vue'
+import NoDryer from '@/stations/dry/NoDryer.vue'
 import PlanLanes from './PlanLanes.vue'
 
 const POLL_MS = 700
@@ -250,6 +251,7 @@ function where(job: Schemas['JobPlan']): string {
     Out of date: {{ view.outdatedBy }} since. It is planned again in a moment.
   </p>
 
+  <NoDryer />
   <PlanLanes
     v-if="view"
     v-model:chosen="chosen"

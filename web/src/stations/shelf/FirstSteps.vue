@@ -3,10 +3,11 @@ import { computed, ref, watch } from 'vue'
 import { answer, client } from '@/api/client'
 import { useActs } from '@/stores/acts'
 import { useDryers } from '@/stores/dryers'
+import type { PlaceKind } from '@/stores/options'
 import { useShelf } from '@/stores/shelf'
 
 /** What to do next in a new workshop, until all of it was done once. */
-const emit = defineEmits<{ addPlace: [] }>()
+const emit = defineEmits<{ addPlace: [kind: PlaceKind] }>()
 
 const KEY = 'mind-spool-first-steps'
 const shelf = useShelf()
@@ -66,6 +67,7 @@ const steps = computed(() => {
       why: 'Spools lie somewhere, and its air wets or dries them.',
       done: shelf.places.some(({ place }) => !['DRYER', 'PRINTER_HOLDER'].includes(place.kind)),
       act: 'place' as const,
+      kind: 'ROOM' as PlaceKind,
       link: '',
     },
     {
@@ -122,6 +124,7 @@ const steps = computed(() => {
       why: 'Then each spool’s page says how long to dry it and at what temperature.',
       done: dryers.dryers.length > 0,
       act: 'place' as const,
+      kind: 'DRYER' as PlaceKind,
       link: '',
     },
   ]
@@ -145,8 +148,12 @@ const shown = computed(() => shelf.view !== null && dryers.known && !left.value 
           <span v-if="i === next" class="why">{{ step.why }}</span>
         </span>
         <template v-if="i === next">
-          <button v-if="step.act === 'place'" class="button primary" @click="emit('addPlace')">
-            Add a place
+          <button
+            v-if="step.act === 'place'"
+            class="button primary"
+            @click="emit('addPlace', step.kind)"
+          >
+            {{ step.kind === 'DRYER' ? 'Add a dryer' : 'Add a place' }}
           </button>
           <router-link v-else class="button primary" :to="step.link">Go there</router-link>
         </template>

@@ -6,7 +6,7 @@ import LabelDialog from '@/parts/LabelDialog.vue'
 import MoveDialog from '@/parts/MoveDialog.vue'
 import WeighDialog from '@/parts/WeighDialog.vue'
 import { ago, humidity, temperature } from '@/parts/format'
-import { useOptions } from '@/stores/options'
+import { useOptions, type PlaceKind } from '@/stores/options'
 import { standingAt } from '@/parts/spoolAtTime'
 import { useActs } from '@/stores/acts'
 import { useShelf, type ShelfPlace, type Spool } from '@/stores/shelf'
@@ -23,7 +23,7 @@ const options = useOptions()
 const router = useRouter()
 const moving = ref<Spool | null>(null)
 const weighing = ref<Spool | null>(null)
-const adding = ref(false)
+const adding = ref<PlaceKind | null>(null)
 const labelling = ref(false)
 const over = ref<number | null>(null)
 const job = ref<number | string>(shelf.jobG)
@@ -205,7 +205,7 @@ async function drop(event: DragEvent, place: ShelfPlace) {
     <MoistureLegend class="legend" />
   </div>
 
-  <FirstSteps @add-place="adding = true" />
+  <FirstSteps @add-place="adding = $event" />
 
   <div v-for="room in rooms" :key="room.root.place.id" class="room">
     <h2 v-if="room.isRoom" class="room-name">
@@ -247,7 +247,7 @@ async function drop(event: DragEvent, place: ShelfPlace) {
 
   <div v-if="shelf.places.length" class="more">
     <router-link class="button" to="/receive">Receive a spool</router-link>
-    <button class="button" @click="adding = true">Add a place</button>
+    <button class="button" @click="adding = 'OPEN_SHELF'">Add a place</button>
     <button class="button" @click="labelling = true">Labels for places</button>
     <router-link to="/list">all spools as a list</router-link>
     <router-link to="/devices">devices</router-link>
@@ -261,7 +261,7 @@ async function drop(event: DragEvent, place: ShelfPlace) {
     :places="shelf.places.map(({ place }) => ({ id: place.id, name: place.name }))"
     @close="labelling = false"
   />
-  <PlaceDialog v-if="adding" @close="adding = false" />
+  <PlaceDialog v-if="adding" :kind="adding" @close="adding = null" />
 </template>
 
 <style scoped>

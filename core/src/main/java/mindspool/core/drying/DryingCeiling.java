@@ -182,8 +182,8 @@ public record DryingCeiling(
                     new Limit(
                         Setter.REEL,
                         ceiling,
-                        "%s reel stands %s °C: %s"
-                            .formatted(reel.title(), Require.plain(ceiling), reel.why()))));
+                        "the reel stands %s °C (%s): %s"
+                            .formatted(Require.plain(ceiling), reel.title(), reel.why()))));
     reel.glueCeilingC()
         .ifPresent(
             ceiling ->

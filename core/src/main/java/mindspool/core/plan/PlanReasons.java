@@ -235,6 +235,9 @@ final class PlanReasons {
   }
 
   private String noDryer(PlanJob job) {
+    if (problem.dryers().isEmpty()) {
+      return "There is no dryer.";
+    }
     PlanSpool spool = job.candidates().get(0);
     return problem.dryers().stream()
         .filter(dryer -> !dryer.outOfOrder())
@@ -284,7 +287,10 @@ final class PlanReasons {
         .findFirst()
         .ifPresent(dryer -> ways.add("Repair " + dryer.name() + "."));
     if (ways.isEmpty()) {
-      ways.add("Take another spool or material, or a dryer that is hotter or has drier air.");
+      ways.add(
+          problem.dryers().isEmpty()
+              ? "Add a dryer, or take a spool that is dry."
+              : "Take another spool or material, or a dryer that is hotter or has drier air.");
     }
     return ways.stream().limit(MOST_WAYS).toList();
   }

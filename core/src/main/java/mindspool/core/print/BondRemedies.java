@@ -57,7 +57,7 @@ final class BondRemedies {
       return "Load it along its layers only: nothing else here bonds them better.";
     }
     double all = bond(together);
-    String what = String.join("; ", gaining.stream().map(Change::words).toList());
+    String what = HoldLevers.inOneSentence(gaining.stream().map(Change::words).toList());
     return all >= LayerBond.USUAL_TARGET
         ? String.format(Locale.ROOT, "%s: together %.2f.", what, all)
         : String.format(

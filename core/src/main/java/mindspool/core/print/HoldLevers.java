@@ -10,6 +10,8 @@ import java.util.PriorityQueue;
 import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import mindspool.core.material.Material;
 import mindspool.core.material.Parameter;
 import mindspool.core.print.HoldDown.Case;
@@ -385,6 +387,18 @@ public final class HoldLevers {
   }
 
   private String words(Chosen set) {
-    return String.join("; ", set.chosen.stream().map(each -> options.get(each).change).toList());
+    return inOneSentence(set.chosen.stream().map(each -> options.get(each).change).toList());
+  }
+
+  /** Instructions after one another: only the first begins with a capital. */
+  static String inOneSentence(List<String> changes) {
+    return IntStream.range(0, changes.size())
+        .mapToObj(
+            i ->
+                i == 0
+                    ? changes.get(i)
+                    : changes.get(i).substring(0, 1).toLowerCase(Locale.ROOT)
+                        + changes.get(i).substring(1))
+        .collect(Collectors.joining("; "));
   }
 }

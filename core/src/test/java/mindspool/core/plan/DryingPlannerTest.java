@@ -192,6 +192,11 @@ class DryingPlannerTest {
     assertThat(cold.why())
         .startsWith("No dryer can dry it")
         .contains("until this oven was measured");
+
+    PlanJob wet = job(1, 40, 3, spool("A", "PETG", 2));
+    Placement none = of(best(problem(List.of(), List.of(wet), Attendance.always(72)), FEW), 1);
+    assertThat(none.why()).isEqualTo("There is no dryer.");
+    assertThat(none.waysOut()).containsExactly("Add a dryer, or take a spool that is dry.");
   }
 
   /** What a job needs is its own metres below the print limit; a dry core is a wish. */
