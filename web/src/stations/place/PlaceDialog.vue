@@ -30,10 +30,16 @@ const options = useOptions()
 const router = useRouter()
 const problem = ref<Problem | null>(null)
 useFormProblem(problem)
+/** Where there is but one place that it can stand in, a new one stands there. */
+function onlyRoom(): number | null {
+  const open = shelf.places.filter(({ place }) => ['ROOM', 'OPEN_SHELF'].includes(place.kind))
+  return !props.place && props.kind === 'DRYER' && open.length === 1 ? open[0]!.place.id : null
+}
+
 const form = reactive({
   name: props.place?.name ?? '',
   kind: props.place?.kind ?? props.kind ?? ('OPEN_SHELF' as PlaceKind),
-  withinId: props.place?.withinId ?? null,
+  withinId: props.place?.withinId ?? onlyRoom(),
   setpointC: props.place?.setpointC ?? 55,
   ratedMaxC: props.place?.ratedMaxC ?? 70,
   airChangesPerHour: props.place?.airChangesPerHour ?? null,
@@ -107,7 +113,7 @@ async function save() {
 <template>
   <AppDialog
     :model-value="true"
-    :title="place ? `Change ${place.name}` : 'Add a place'"
+    :title="place ? `Change ${place.name}` : kind === 'DRYER' ? 'Add a dryer' : 'Add a place'"
     width="min(28rem, 94vw)"
     @close="emit('close')"
   >

@@ -55,6 +55,7 @@ final class DryTimes {
   private static final int MOST_REMEMBERED = 100_000;
 
   private final MoistAir room;
+  private final Map<String, Double> gramsOfJobs;
   private final Map<Key, Alone> alone = new ConcurrentHashMap<>();
   private final Map<TogetherKey, Together> together = new ConcurrentHashMap<>();
   private final Map<TogetherKey, Together> followed = new ConcurrentHashMap<>();
@@ -75,7 +76,8 @@ final class DryTimes {
    * Spools together in a dryer, whenever that is.
    *
    * @param setpointC common to all: as warm as the slowest wants, as cool as the softest needs
-   * @param neededHours until the last is dry; infinite for never
+   * @param neededHours until the last is dry, or prints where it never gets dry to the core;
+   *     infinite for never
    * @param violations spools too many, spools that do not go in, and 1 where one is never dry
    * @param capacityJPerK heat that they take
    * @param waterKg that they give off
@@ -100,13 +102,27 @@ final class DryTimes {
    *
    * @param ceilingC highest setpoint that is safe
    * @param wantedC best setpoint
-   * @param hours at that; none where never
+   * @param hours at that until it is dry to the core, or, where this air never allows that, until
+   *     the metres of its jobs print; none where never
+   * @param toTheCore whether the hours are those to the core
    * @param refused whether it does not go in at all
    */
-  record Alone(double ceilingC, double wantedC, OptionalDouble hours, boolean refused) {}
+  record Alone(
+      double ceilingC, double wantedC, OptionalDouble hours, boolean toTheCore, boolean refused) {}
 
+  /** For spools all of which is to print. */
   DryTimes(MoistAir room) {
+    this(room, Map.of());
+  }
+
+  /**
+   * For the spools of some jobs.
+   *
+   * @param gramsOfJobs what the jobs that may take a spool take together, by its code, g
+   */
+  DryTimes(MoistAir room, Map<String, Double> gramsOfJobs) {
     this.room = room;
+    this.gramsOfJobs = Map.copyOf(gramsOfJobs);
   }
 
   /** Follows all pairs ahead, several at a time. */
@@ -146,27 +162,53 @@ final class DryTimes {
         ceiling.refusal().isPresent()
             || dryer.fit().objection(spool.reelDiameterMm(), spool.reelWidthMm()).isPresent()
             || wanted + of.biasC() <= room.temperatureC();
+    OptionalDouble core =
+        refused ? OptionalDouble.empty() : DryTime.sureHours(load, of, room, wanted);
+    if (refused || core.isPresent()) {
+      return new Alone(ceiling.cautiousC(), wanted, core, !refused, refused);
+    }
+    double prints = printHours(spool, dryer, wanted, part(spool, gramsOf(spool)));
     return new Alone(
         ceiling.cautiousC(),
         wanted,
-        refused ? OptionalDouble.empty() : DryTime.sureHours(load, of, room, wanted),
-        refused);
+        prints > DryingForecast.LONGEST_HOURS ? OptionalDouble.empty() : OptionalDouble.of(prints),
+        false,
+        false);
+  }
+
+  private double gramsOf(PlanSpool spool) {
+    return gramsOfJobs.getOrDefault(spool.code(), spool.netG());
+  }
+
+  private static int part(PlanSpool spool, double grams) {
+    return (int) Math.min(SHARE_PARTS, Math.ceil(SHARE_PARTS * grams / spool.netG() - 1e-9));
   }
 
   /** Hours until the metres that jobs take print nine times in ten, alone; infinite for never. */
   double printHours(PlanSpool spool, PlanDryer dryer, double grams) {
-    int part = (int) Math.min(SHARE_PARTS, Math.ceil(SHARE_PARTS * grams / spool.netG() - 1e-9));
+    Alone own = of(spool, dryer);
+    return own.refused()
+        ? Double.POSITIVE_INFINITY
+        : printHours(spool, dryer, own.wantedC(), part(spool, grams));
+  }
+
+  private double printHours(PlanSpool spool, PlanDryer dryer, double setpointC, int part) {
     return prints.computeIfAbsent(
         new PrintKey(spool.code(), dryer.id(), part),
-        key -> {
-          Alone own = of(spool, dryer);
-          LoadedSpool goal = spool.loaded().withTarget(PrintReady.goalPercent(spool.loaded()));
-          return own.refused()
-              ? Double.POSITIVE_INFINITY
-              : DryTime.sureHours(
-                      goal, dryer.dryer(), room, own.wantedC(), (double) part / SHARE_PARTS)
-                  .orElse(Double.POSITIVE_INFINITY);
-        });
+        key ->
+            DryTime.sureHours(
+                    printing(spool), dryer.dryer(), room, setpointC, (double) part / SHARE_PARTS)
+                .orElse(Double.POSITIVE_INFINITY));
+  }
+
+  /** The same, to be dried only so far that it prints. */
+  private static LoadedSpool printing(PlanSpool spool) {
+    return spool.loaded().withTarget(PrintReady.goalPercent(spool.loaded()));
+  }
+
+  /** Whether a dryer gets a spool dry to the core at all. */
+  boolean isToTheCore(PlanSpool spool, PlanDryer dryer) {
+    return of(spool, dryer).toTheCore();
   }
 
   /** Hours at a setpoint not above the spool's own; infinite where it is never dry. */
@@ -191,7 +233,7 @@ final class DryTimes {
 
   /** How often the way to the floor is to be halved, so to say; infinite below the floor. */
   private double approach(PlanSpool spool, PlanDryer dryer, double setpointC) {
-    LoadedSpool load = spool.loaded();
+    LoadedSpool load = isToTheCore(spool, dryer) ? spool.loaded() : printing(spool);
     double floor = dryer.dryer().floorPercent(load.material().sorption(), setpointC, room);
     double start = Math.max(load.start().profile().meanPercent(), 1.05 * load.targetPercent());
     return floor >= load.targetPercent()
@@ -222,7 +264,7 @@ final class DryTimes {
   boolean follow(PlanDryer dryer, Set<PlanSpool> spools) {
     TogetherKey key = new TogetherKey(dryer.id(), Set.copyOf(spools));
     if (followed.containsKey(key)
-        || spools.stream().anyMatch(spool -> of(spool, dryer).refused())) {
+        || spools.stream().anyMatch(spool -> !isToTheCore(spool, dryer))) {
       return false;
     }
     Together guess = together(dryer, spools);

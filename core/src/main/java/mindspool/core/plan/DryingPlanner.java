@@ -12,9 +12,11 @@ import ai.timefold.solver.core.config.solver.EnvironmentMode;
 import ai.timefold.solver.core.config.solver.SolverConfig;
 import ai.timefold.solver.core.config.solver.termination.TerminationConfig;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
@@ -60,11 +62,24 @@ public final class DryingPlanner {
   /** Follows every spool in every dryer once; that takes most of the time to a first plan. */
   public DryingPlanner(PlanProblem problem) {
     this.problem = problem;
-    this.context = new PlanContext(problem.attendance(), new DryTimes(problem.room()));
+    this.context =
+        new PlanContext(problem.attendance(), new DryTimes(problem.room(), gramsOfJobs(problem)));
     context.times().follow(problem.spools(), problem.dryers());
     List<Slot> fine = slots(GRID_H);
     this.slots = fine.size() > MANY_SLOTS ? slots(COARSE_GRID_H) : fine;
     refuseOverlappingPins();
+  }
+
+  /** What the jobs that may take a spool take together, g. */
+  private static Map<String, Double> gramsOfJobs(PlanProblem problem) {
+    Map<String, Double> grams = new HashMap<>();
+    problem
+        .jobs()
+        .forEach(
+            job ->
+                job.candidates()
+                    .forEach(spool -> grams.merge(spool.code(), job.grams(), Double::sum)));
+    return grams;
   }
 
   /** Pins that cannot both be kept are a person's to sort out, not the solver's. */

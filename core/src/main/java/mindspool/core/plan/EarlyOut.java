@@ -9,8 +9,9 @@ import mindspool.core.drying.DryerLoad.LoadedSpool;
 import mindspool.core.drying.PrintReady;
 
 /**
- * Which spools of a load are taken out before they are dry to the core: those whose first job could
- * not wait for that, where the metres of their jobs print in time and to the end of the job.
+ * Which spools of a load are taken out before they are dry to the core: those that the dryer never
+ * gets so far, and those whose first job could not wait for that; where the metres of their jobs
+ * print in time and to the end of the job.
  */
 final class EarlyOut {
 
@@ -38,7 +39,8 @@ final class EarlyOut {
     for (PlanSpool spool : spools) {
       DoubleSummaryStatistics starts =
           its(jobs, spool).stream().mapToDouble(job -> job.job().startH()).summaryStatistics();
-      if (starts.getMin() < outH) {
+      boolean core = jobs.get(0).context().times().isToTheCore(spool, slot.dryer());
+      if (starts.getMin() < outH || !core) {
         double out = soonestH(slot, jobs, spool, spools, neededHours);
         if (out <= starts.getMin() && starts.getMax() <= out + LONGEST_WAIT_H) {
           early.put(spool, out);

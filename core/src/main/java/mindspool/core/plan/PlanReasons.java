@@ -130,8 +130,11 @@ final class PlanReasons {
             : OptionalDouble.empty();
     String dry =
         say(
-            "to the core after %s at %.0f °C, nine times in ten",
-            hours(load.neededHours()), Math.floor(load.setpointC()));
+            context.times().isToTheCore(planned.spool(), load.dryer())
+                ? "to the core after %s at %.0f °C, nine times in ten"
+                : "enough to print after %s at %.0f °C, nine times in ten",
+            hours(load.neededHours()),
+            Math.floor(load.setpointC()));
     words.append(
         prints.isPresent()
             ? say(
@@ -155,8 +158,14 @@ final class PlanReasons {
   }
 
   /** It cannot wait until its core is dry, and its job does not need it. */
-  private static String takenOutEarly(PlannedJob planned, PlannedLoad load) {
+  private String takenOutEarly(PlannedJob planned, PlannedLoad load) {
     double out = load.leavesH(planned.job());
+    if (!context.times().isToTheCore(planned.spool(), load.dryer())) {
+      return say(
+          "Out after %s at %.0f °C, when its %.0f g print, nine times in ten; this air never gets it"
+              + " dry to the core. Print it at once.",
+          hours(out - load.startH()), Math.floor(load.setpointC()), planned.job().grams());
+    }
     return say(
         "Out after %s, when its %.0f g print, nine times in ten; dry to the core it would be after"
             + " %s, too late. Print it at once and dry it again afterwards.",

@@ -164,6 +164,7 @@ public class PlanRules implements ConstraintProvider {
     return load.violations() == 0
         && load.spools().contains(job.spool())
         && !load.isTakenOutEarly(job.spool())
+        && job.context().times().isToTheCore(job.spool(), load.dryer())
         && load.endH() <= job.job().startH()
         && job.job().holdsAfter(job.spool(), printing);
   }

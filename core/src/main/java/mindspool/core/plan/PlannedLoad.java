@@ -62,6 +62,13 @@ public record PlannedLoad(
       out = early.values().stream().mapToDouble(Double::doubleValue).max().orElseThrow();
       end = out;
     }
+    violations +=
+        (int)
+            jobs.stream()
+                .filter(job -> !job.printsOutOfDryer() && !early.containsKey(job.spool()))
+                .map(job -> context.times().of(job.spool(), dryer))
+                .filter(alone -> alone.hours().isPresent() && !alone.toTheCore())
+                .count();
     if (Double.isInfinite(end)) {
       out = Math.min(out, dry);
       end = Math.max(dry, printed);

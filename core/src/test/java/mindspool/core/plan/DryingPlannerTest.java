@@ -253,6 +253,33 @@ class DryingPlannerTest {
   }
 
   /** The others of a load stay until they are dry. */
+  // Common practice: nylon never gets to 0.2 % in a cool dryer in a damp room, and prints well all
+  // the same from the metres that came down far enough.
+  @Test
+  void whatTheAirNeverDriesToTheCoreIsDriedUntilItsMetresPrint() {
+    PlanDryer cool = dryer(1, 58, 1, 0);
+    PlanSpool nylon = spool("A", "PA6", 4);
+    DryTimes times = new DryTimes(ROOM, Map.of("A", 150.0));
+    assertThat(times.of(nylon, cool).toTheCore()).isFalse();
+    double prints = times.printHours(nylon, cool, 150);
+    assertThat(times.of(nylon, cool).hours()).hasValue(prints);
+    PlanProblem problem =
+        new PlanProblem(
+            168,
+            List.of(cool),
+            List.of(job(1, prints + 12, 1, nylon)),
+            Attendance.always(168),
+            ROOM,
+            List.of(),
+            Map.of());
+    DryingPlan plan = best(problem, FEW);
+    isSound(plan, problem);
+    Placement placed = of(plan, 1);
+    assertThat(placed.served()).as(placed.why()).isTrue();
+    assertThat(placed.why()).contains("print, nine times in ten").contains("never gets it dry");
+    assertThat(plan.loads().get(0).isTakenOutEarly(nylon)).isTrue();
+  }
+
   @Test
   void whoseMetresPrintLeavesTheOthersIn() {
     PlanDryer dryer = dryer(1, 75, 2, 0);
