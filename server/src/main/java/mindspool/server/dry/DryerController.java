@@ -222,7 +222,7 @@ class DryerController {
     return new DryerView(
         placeId,
         place.name(),
-        place.withinId(),
+        book.roomId(place.id()),
         said.kind,
         said.kind.title(),
         dryer.ratedMaxC(),

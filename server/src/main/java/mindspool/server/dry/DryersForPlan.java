@@ -51,7 +51,6 @@ public class DryersForPlan {
   /** Air that the dryers take in: of the room that the first stands in, mean of the last day. */
   public MoistAir room(long nowS) {
     return book.places().stream()
-        .filter(place -> place.withinId() != null)
         .findFirst()
         .map(place -> book.roomAir(place.id(), nowS))
         .orElse(DryerBook.ASSUMED_ROOM);

@@ -53,6 +53,23 @@ class CycleApiTest extends ServerTest {
     measure();
   }
 
+  /** Nobody says in which room a kitchen's dryer stands; all pages take it for the same one. */
+  @Test
+  void aDryerWithoutARoomTakesTheAirThatIsKnown() {
+    long anywhere =
+        api.post(
+                "/api/places",
+                "{\"name\": \"anywhere %d\", \"kind\": \"DRYER\"}".formatted(counter))
+            .body()
+            .get("id")
+            .asLong();
+    long taken = api.get("/api/dryers/" + anywhere).body().get("roomId").asLong();
+    assertThat(api.get("/api/places/" + taken).body().get("climateSource").asString())
+        .isIn("TYPED", "MEASURED");
+    JsonNode own = api.get("/api/dryers/" + dryer).body();
+    assertThat(own.get("roomId").asLong()).isEqualTo(room);
+  }
+
   private Answer describe(String json) {
     return api.change("/api/dryers/" + dryer, "{%s}".formatted(json));
   }
