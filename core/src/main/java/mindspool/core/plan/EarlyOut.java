@@ -97,11 +97,20 @@ final class EarlyOut {
    * Whether it still prints at the end of each job: only a part of the way to the limit is left.
    */
   private static boolean holds(List<PlannedJob> its, PlanSpool spool) {
+    double printing = its.stream().mapToDouble(job -> job.job().hours()).sum();
+    return its.stream().allMatch(job -> holds(job.job(), spool, printing));
+  }
+
+  /** Whether a job alone does, from a spool that is dried only until its metres print. */
+  static boolean holds(PlanJob job, PlanSpool spool) {
+    return holds(job, spool, job.hours());
+  }
+
+  private static boolean holds(PlanJob job, PlanSpool spool, double printingHours) {
     LoadedSpool loaded = spool.loaded();
     double limit = loaded.material().printLimitPercent();
     double left = (limit - PrintReady.goalPercent(loaded)) / (limit - loaded.targetPercent());
-    double printing = its.stream().mapToDouble(job -> job.job().hours()).sum();
     // Uptake goes with the root of time.
-    return its.stream().allMatch(job -> job.job().holdsFor(spool, printing / (left * left)));
+    return job.holdsFor(spool, printingHours / (left * left));
   }
 }

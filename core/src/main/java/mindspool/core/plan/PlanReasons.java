@@ -306,8 +306,21 @@ final class PlanReasons {
 
   /** Whether any spool would be dry to the end of the job, in its holder or out of a dryer. */
   private boolean holdsSomehow(PlanJob job) {
-    return job.candidates().stream().anyMatch(job::holds)
+    return job.candidates().stream().anyMatch(spool -> holdsAsDried(job, spool))
         || problem.dryers().stream().anyMatch(dryer -> dryer.feedsOut() && !dryer.outOfOrder());
+  }
+
+  /** Whether it would in its holder, as dry as the dryers here get it. */
+  private boolean holdsAsDried(PlanJob job, PlanSpool spool) {
+    List<PlanDryer> able =
+        problem.dryers().stream()
+            .filter(dryer -> !dryer.outOfOrder())
+            .filter(dryer -> context.times().of(spool, dryer).hours().isPresent())
+            .toList();
+    return job.holds(spool)
+        && (able.isEmpty()
+            || EarlyOut.holds(job, spool)
+            || able.stream().anyMatch(dryer -> context.times().isToTheCore(spool, dryer)));
   }
 
   private record Earliest(PlanSpool spool, Slot slot, double outH) {}

@@ -278,6 +278,25 @@ class DryingPlannerTest {
     assertThat(placed.served()).as(placed.why()).isTrue();
     assertThat(placed.why()).contains("print, nine times in ten").contains("never gets it dry");
     assertThat(plan.loads().get(0).isTakenOutEarly(nylon)).isTrue();
+
+    // Eight hours in the open are too long for what never gets drier than that.
+    PlanJob tooLong = job(1, prints + 12, 8, nylon);
+    Placement open =
+        of(
+            best(
+                new PlanProblem(
+                    168,
+                    List.of(cool),
+                    List.of(tooLong),
+                    Attendance.always(168),
+                    ROOM,
+                    List.of(),
+                    Map.of()),
+                FEW),
+            1);
+    assertThat(open.served()).isFalse();
+    assertThat(open.why()).contains("too wet again");
+    assertThat(open.waysOut()).contains("Print it out of a dry box.");
   }
 
   @Test
