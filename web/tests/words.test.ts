@@ -6,6 +6,7 @@ import {
   band,
   hours,
   inShownUnits,
+  lowerFirst,
   moisture,
   setTo,
   temperature,
@@ -121,4 +122,12 @@ describe('standing', () => {
     expect(standingAt(petg, 1000, 6000)).toEqual({ past: true, text: 'past its print limit' })
     expect(standingAt({ ...petg, ready: false, printable: null }, 1000, 1000)).toBeNull()
   })
+})
+
+it('writes a title small within a sentence, but no abbreviation', () => {
+  expect(lowerFirst('Wet filament')).toBe('wet filament')
+  expect(lowerFirst('PTFE liner worn')).toBe('PTFE liner worn')
+  expect(lowerFirst('Änderung')).toBe('änderung')
+  expect(lowerFirst('')).toBe('')
+  expect(lowerFirst('Set to 40 °C')).toBe('set to 40 °C')
 })

@@ -79,6 +79,11 @@ function each(numbers: string, ofOne: (value: number) => number): string {
 const toDifference = (kelvin: number) => (usePreferences().fahrenheit ? kelvin * 1.8 : kelvin)
 const toTemperature = (celsius: number) => celsius * 1.8 + 32
 
+/** A title as it stands within a sentence: its first letter small; an abbreviation stays. */
+export function lowerFirst(title: string): string {
+  return /^\p{Lu}{2}/u.test(title) ? title : title.charAt(0).toLowerCase() + title.slice(1)
+}
+
 /**
  * A sentence of the server with its temperatures, and their differences in K or said with "by", in
  * the unit that the person chose.

@@ -21,6 +21,7 @@ import {
   metres,
   moisture,
   temperature,
+  lowerFirst,
 } from '@/parts/format'
 import { faceAt, faceLabel, moistureAt, standingAt } from '@/parts/spoolAtTime'
 import { useActs } from '@/stores/acts'
@@ -293,7 +294,7 @@ async function open() {
             >
             <template #why>
               <p>
-                Latest gross mass minus the empty reel ({{ page.reelTitle.toLowerCase() }},
+                Latest gross mass minus the empty reel ({{ lowerFirst(page.reelTitle) }},
                 {{ band(page.emptyReelG, grams) }}); length from mass, density and
                 {{ page.diameterMm }} mm. A range where the empty reel was not weighed.
               </p>

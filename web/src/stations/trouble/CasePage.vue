@@ -3,7 +3,7 @@ import { computed, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import AppForm from '@/parts/AppForm.vue'
 import ChoiceField from '@/parts/ChoiceField.vue'
-import { inShownUnits, ago, moisture } from '@/parts/format'
+import { inShownUnits, ago, lowerFirst, moisture } from '@/parts/format'
 import { useFormProblem } from '@/parts/formProblem'
 import NumberField from '@/parts/NumberField.vue'
 import { usePolled } from '@/parts/polled'
@@ -57,7 +57,7 @@ const headline = computed(() => {
     return 'Case'
   }
   if (it.closing) {
-    return `${it.title}: it was ${it.closing.causeName.toLowerCase()}`
+    return `${it.title}: it was ${lowerFirst(it.closing.causeName)}`
   }
   const first = it.ranking.causes[0]
   if (it.untold || !first) {
@@ -65,7 +65,7 @@ const headline = computed(() => {
   }
   return first.word === 'less likely' || first.word === 'unlikely'
     ? `${it.title}: nothing stands out yet`
-    : `${it.title}: ${first.word} ${first.name.charAt(0).toLowerCase()}${first.name.slice(1)}`
+    : `${it.title}: ${first.word} ${lowerFirst(first.name)}`
 })
 
 /** Whether something was seen that stops all work first. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { inShownUnits } from '@/parts/format'
+import { inShownUnits, lowerFirst } from '@/parts/format'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import type { Procedure } from './walk'
@@ -124,7 +124,7 @@ function takes(test: { minutes: number; waitMinutes: number; costsPart: boolean 
         <b>{{ inShownUnits(remedy.name) }}</b>: {{ inShownUnits(remedy.remedy) }}
         <span v-if="remedy.minutes" class="small soft">{{ remedy.minutes }} min.</span>
         <span v-if="remedy.testFirst" class="small call">
-          First: {{ remedy.testFirst.toLowerCase() }}.</span
+          First: {{ lowerFirst(remedy.testFirst) }}.</span
         >
         <router-link
           v-if="walkOfCause(remedy.cause)"

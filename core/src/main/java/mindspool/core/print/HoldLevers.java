@@ -12,6 +12,7 @@ import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import mindspool.core.Text;
 import mindspool.core.material.Material;
 import mindspool.core.material.Parameter;
 import mindspool.core.print.HoldDown.Case;
@@ -393,12 +394,7 @@ public final class HoldLevers {
   /** Instructions after one another: only the first begins with a capital. */
   static String inOneSentence(List<String> changes) {
     return IntStream.range(0, changes.size())
-        .mapToObj(
-            i ->
-                i == 0
-                    ? changes.get(i)
-                    : changes.get(i).substring(0, 1).toLowerCase(Locale.ROOT)
-                        + changes.get(i).substring(1))
+        .mapToObj(i -> i == 0 ? changes.get(i) : Text.lowerFirst(changes.get(i)))
         .collect(Collectors.joining("; "));
   }
 }

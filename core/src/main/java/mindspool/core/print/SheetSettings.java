@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import mindspool.core.Text;
 import mindspool.core.material.Material;
 import mindspool.core.material.Parameter;
 import mindspool.core.print.HoldLevers.Lever;
@@ -179,12 +180,8 @@ final class SheetSettings {
             lever ->
                 say(
                     "%sInstead: %s. That suffices: %.2f.",
-                    limit, lower(lever.change()), lever.after().ratio()))
+                    limit, Text.lowerFirst(lever.change()), lever.after().ratio()))
         .orElse(limit + "Nothing that this program knows makes up for it with this part.");
-  }
-
-  private static String lower(String words) {
-    return words.substring(0, 1).toLowerCase(Locale.ROOT) + words.substring(1);
   }
 
   private String keeps() {

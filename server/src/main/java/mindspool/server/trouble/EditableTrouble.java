@@ -2,11 +2,11 @@ package mindspool.server.trouble;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
+import mindspool.core.Text;
 import mindspool.core.trouble.Evidence.Habit;
 import mindspool.core.trouble.TroubleKnowledge;
 import mindspool.server.acts.StoredEditable;
@@ -73,7 +73,7 @@ class EditableTrouble extends StoredEditable<StoredTrouble> {
     is.forEach(
         (id, now) -> {
           if (!now.equals(was.get(id))) {
-            changed.add(title.apply(id) + ": " + said.of(id, now).toLowerCase(Locale.ROOT));
+            changed.add(title.apply(id) + ": " + Text.lowerFirst(said.of(id, now)));
           }
         });
     was.keySet().stream()

@@ -74,6 +74,9 @@ public abstract class BrowserPages {
   protected final List<String> complaints = new ArrayList<>();
   private final Set<String> waitingFor = new LinkedHashSet<>();
 
+  /** A page that is left gives up what it asked for. */
+  private final Set<String> failed = new LinkedHashSet<>();
+
   /** A picture of the page says what is missing; this says what it waits for. */
   @RegisterExtension
   final AfterTestExecutionCallback whyFailed =
@@ -82,10 +85,11 @@ public abstract class BrowserPages {
               .ifPresent(
                   failure ->
                       LOG.error(
-                          "{}: the page complained of {} and waits for {}",
+                          "{}: the page complained of {}, waits for {} and gave up {}",
                           test.getDisplayName(),
                           complaints,
-                          waitingFor));
+                          waitingFor,
+                          failed));
 
   private static synchronized Browser browser() {
     if (browser == null) {
@@ -132,7 +136,7 @@ public abstract class BrowserPages {
     page.onRequestFailed(
         request -> {
           waitingFor.remove(request.url());
-          waitingFor.add(request.url() + " (failed: " + request.failure() + ")");
+          failed.add(request.url() + " (" + request.failure() + ")");
         });
     page.onRequest(
         request -> {
@@ -155,6 +159,7 @@ public abstract class BrowserPages {
     page.setViewportSize(WIDTH, HEIGHT);
     complaints.clear();
     waitingFor.clear();
+    failed.clear();
   }
 
   /** Leaves nothing to the next test that a browser keeps of a page. */

@@ -2,6 +2,8 @@ package mindspool.server.support;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
+import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import tools.jackson.databind.JsonNode;
 
@@ -79,6 +81,22 @@ public abstract class PrintingTest extends ServerTest {
             "{\"printerId\": %d, \"plateId\": %d, \"version\": %d%s%s}"
                 .formatted(printer, plate, version, more.contains("\"part\"") ? "" : PART, more));
     assertThat(reply.status()).as(reply.raw().body()).isEqualTo(200);
+    return reply.body();
+  }
+
+  /** Started with a reason against each check that must hold and does not. */
+  protected JsonNode startedAllTheSame(long job) {
+    List<String> reasons = new ArrayList<>();
+    for (JsonNode gate : api.get("/api/jobs/" + job + "/sheet").body().at("/sheet/gates")) {
+      if (gate.get("hard").asBoolean() && !gate.get("met").asBoolean()) {
+        reasons.add("{\"gate\": %s, \"reason\": \"a trial\"}".formatted(gate.get("id")));
+      }
+    }
+    Api.Answer reply =
+        api.post(
+            "/api/prints",
+            "{\"jobId\": %d, \"overrides\": [%s]}".formatted(job, String.join(", ", reasons)));
+    assertThat(reply.status()).as(reply.raw().body()).isEqualTo(201);
     return reply.body();
   }
 

@@ -392,7 +392,7 @@ class UpkeepApiTest extends PrintingTest {
     assertThat(unused.get("promisedG").asDouble()).isGreaterThanOrEqualTo(50);
     long job = job(code);
     setUp(job, "");
-    long run = started(job).get("id").asLong();
+    long run = startedAllTheSame(job).get("id").asLong();
     api.post("/api/prints/" + run + "/finish", "{\"outcome\": \"GOOD\"}");
     JsonNode used = filament("PP", "reed");
     assertThat(used.get("prints").asInt()).isEqualTo(1);
