@@ -2,6 +2,7 @@ package mindspool.server.trouble;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -38,7 +39,12 @@ class EditableTrouble extends StoredEditable<StoredTrouble> {
   @Override
   public Optional<String> inWords(String field, String before, String after) {
     return switch (field) {
-      case "signs" -> changes(before, after, id -> table.sign(id).title(), (id, said) -> said);
+      case "signs" ->
+          changes(
+              before,
+              after,
+              id -> table.sign(id).title(),
+              (id, said) -> said.toLowerCase(Locale.ROOT));
       case "tests" -> changes(before, after, id -> table.test(id).title(), this::outcome);
       case "facts" -> listed("added ", "taken out ", before, after);
       case "struck" -> listed("struck out ", "counts again ", before, after);
