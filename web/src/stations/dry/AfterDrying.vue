@@ -6,6 +6,7 @@ import { answer, client, Problem, type Schemas } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { hours } from '@/parts/format'
 import { questions } from '@/parts/latestAnswer'
+import { held, takenOutNow } from './takenOut'
 
 /** Where a dried spool goes: bag within so long, and how long each place holds it. */
 const props = defineProps<{ cycleId: number; code: string }>()
@@ -46,14 +47,14 @@ const within = computed(() => {
   if (!found?.room) {
     return ''
   }
-  return found.bagWithinHours === null
-    ? `In ${found.room} it holds two weeks and more.`
-    : `Bag within ${hours(Math.max(0.05, found.bagWithinHours))}: then its outer wraps have taken up half of what drying gained in ${found.room}.`
+  return found.bagWithinHours === 0
+    ? ''
+    : found.bagWithinHours === null
+      ? `In ${found.room} it holds two weeks and more.`
+      : `Bag within ${hours(Math.max(0.05, found.bagWithinHours))}: then its outer wraps have taken up half of what drying gained in ${found.room}.`
 })
 
-function held(value: number | null): string {
-  return value === null ? 'two weeks and more' : hours(Math.max(0.05, value))
-}
+const now = computed(() => (advice.value ? takenOutNow(advice.value) : ''))
 
 function put(placeId: number) {
   busy.value = true
@@ -71,6 +72,7 @@ function put(placeId: number) {
     <ProblemNote v-if="problem" :problem="problem" />
     <p v-if="!advice && !problem" class="soft">computing how long each place holds it…</p>
     <template v-if="advice">
+      <p v-if="now" class="call">{{ now }}</p>
       <p class="within">{{ within }} Let it cool in its closed bag before weighing.</p>
       <WideTable label="Where it waits after drying">
         <thead>
@@ -90,7 +92,7 @@ function put(placeId: number) {
               <button
                 class="button"
                 :disabled="home.full || busy"
-                :aria-label="`Put ${code} into ${home.name}`"
+                :aria-label="`here: put ${code} into ${home.name}`"
                 @click="put(home.placeId)"
               >
                 here

@@ -8,7 +8,7 @@ import ChoiceField from '@/parts/ChoiceField.vue'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SetpointRisk from '@/parts/SetpointRisk.vue'
-import { hours } from '@/parts/format'
+import { held, takenOutNow } from '@/stations/dry/takenOut'
 import { useActs } from '@/stores/acts'
 import { useDryers } from '@/stores/dryers'
 import { choices, useOptions } from '@/stores/options'
@@ -91,7 +91,7 @@ watch(
 const homes = computed(() =>
   (advice.value?.homes ?? []).map((home) => ({
     value: home.placeId,
-    label: `${home.name}${home.full ? ', full' : ''}: dry for ${home.goodHours === null ? 'two weeks and more' : hours(Math.max(0.05, home.goodHours))}`,
+    label: `${home.name}${home.full ? ', full' : ''}: dry for ${held(home.goodHours)}`,
   })),
 )
 
@@ -155,6 +155,9 @@ async function record() {
         label="put into"
         :options="homes"
       />
+      <p v-if="advice && takenOutNow(advice)" class="call" data-testid="taken-out">
+        {{ deed.codes.length > 1 ? `${advice.code}: ` : '' }}{{ takenOutNow(advice) }}
+      </p>
       <p v-if="looking" class="small soft">Looking where it stays dry longest …</p>
       <template v-if="deed.kind === 'PUT_IN'">
         <p v-if="running" class="call">

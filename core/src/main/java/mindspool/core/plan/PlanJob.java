@@ -12,7 +12,8 @@ import mindspool.core.climate.Horizon;
  * A print that needs dry filament.
  *
  * @param grams filament that it takes
- * @param startH when it starts: its spool must be dry by then
+ * @param startH when it starts, at the latest: its spool must be dry by then
+ * @param anyTime whether it starts as soon as its spool is dry
  * @param hours how long it prints
  * @param candidates spools that it may take
  * @param readyAsIs for each candidate whether it stays below its print limit for the whole job
@@ -27,6 +28,7 @@ public record PlanJob(
     String name,
     double grams,
     double startH,
+    boolean anyTime,
     double hours,
     List<PlanSpool> candidates,
     Map<String, Boolean> readyAsIs,

@@ -37,6 +37,9 @@ public class PlanRules implements ConstraintProvider {
   /** Each hour missing from that. */
   static final long PER_MISSING_MARGIN_HOUR = 20;
 
+  /** An hour that a job waits which may start as soon as its spool is dry. */
+  static final long PER_WAITING_HOUR = 1;
+
   /** Taking a spool out with its core still wet: it is to be dried again. */
   static final long PER_WET_CORE = 200;
 

@@ -17,15 +17,18 @@ record Served(PlannedJob job, PlannedLoad load) {
 
   /** Hours between taking out, or being dry where it prints out of the dryer, and printing. */
   double marginH() {
-    double ready =
-        job.printsOutOfDryer() ? load.startH() + load.neededHours() : load.leavesH(job.job());
-    return job.job().startH() - ready;
+    return job.job().startH() - readyH();
   }
 
-  /** What a margin that is too small costs, and what a core that stays wet does. */
+  private double readyH() {
+    return job.printsOutOfDryer() ? load.startH() + load.neededHours() : load.leavesH(job.job());
+  }
+
+  /** What waiting costs, a margin that is too small, and a core that stays wet. */
   long points() {
     double missing = Math.min(PlanRules.MARGIN_H, PlanRules.MARGIN_H - marginH());
     return Math.round(PlanRules.PER_MISSING_MARGIN_HOUR * Math.max(0, missing))
+        + (job.job().anyTime() ? Math.round(PlanRules.PER_WAITING_HOUR * readyH()) : 0)
         + (load.isTakenOutEarly(job.spool()) ? PlanRules.PER_WET_CORE : 0);
   }
 }

@@ -17,7 +17,8 @@ final class BondRemedies {
   /** A bond that rises by less is not worth a word; judgement. */
   private static final double WORTH_DOING = 0.01;
 
-  private static final double MORE_NOZZLE_C = 1;
+  /** A dial has whole degrees. */
+  private static final double DIAL_STEP_C = 1;
 
   /** No desktop printer draws walls faster, m/s; common practice. */
   private static final double FASTEST = 0.3;
@@ -33,78 +34,75 @@ final class BondRemedies {
   }
 
   /**
-   * What to do about a bond under what is asked for: the first change that suffices alone, else all
-   * that gain together, else what they leave. The least work comes first.
+   * What to do about a bond under what is asked for: the first change that suffices alone, else
+   * those that suffice together, else what they leave. The least work comes first.
    */
   static String of(SetupSheet sheet) {
     return new BondRemedies(sheet).words();
   }
 
   private String words() {
-    List<Change> gaining = new ArrayList<>();
+    List<String> taken = new ArrayList<>();
     SheetCase together = job;
+    double bond = sheet.bond().zToXy();
     for (Change change : changes()) {
       double alone = bond(change.by.apply(job));
       if (alone >= LayerBond.USUAL_TARGET) {
-        return String.format(Locale.ROOT, "%s: then %.2f.", change.words, alone);
+        return say("%s: then %.2f.", change.words, alone);
       }
-      if (alone > sheet.bond().zToXy() + WORTH_DOING) {
-        gaining.add(change);
+      double more = bond(change.by.apply(together));
+      if (bond < LayerBond.USUAL_TARGET && more > bond + WORTH_DOING) {
+        taken.add(change.words);
         together = change.by.apply(together);
+        bond = more;
       }
     }
-    if (gaining.isEmpty()) {
+    if (taken.isEmpty()) {
       return "Load it along its layers only: nothing else here bonds them better.";
     }
-    double all = bond(together);
-    String what = HoldLevers.inOneSentence(gaining.stream().map(Change::words).toList());
-    return all >= LayerBond.USUAL_TARGET
-        ? String.format(Locale.ROOT, "%s: together %.2f.", what, all)
-        : String.format(
-            Locale.ROOT,
+    String what = HoldLevers.inOneSentence(taken);
+    return bond >= LayerBond.USUAL_TARGET
+        ? say("%s: together %.2f.", what, bond)
+        : say(
             "%s: still %.2f. Load it along its layers only, or take another material or printer.",
-            what,
-            LayerBond.inHundredths(all));
+            what, LayerBond.inHundredths(bond));
   }
 
   private double bond(SheetCase changed) {
     return sheet.withJob(changed).bond().zToXy();
   }
 
+  private static String say(String words, Object... values) {
+    return String.format(Locale.ROOT, words, values);
+  }
+
+  /** Those that can be made here, the least work ahead. */
   private List<Change> changes() {
     List<Change> changes = new ArrayList<>();
-    double limit = job.material().printLimitPercent();
-    job.spool()
-        .filter(spool -> Math.max(spool.startPercent(), spool.endPercent()) > limit)
-        .ifPresent(
-            spool ->
-                changes.add(
-                    new Change("Dry it first", it -> it.with(Optional.of(spool.driedTo(limit))))));
-    PrintAir air = sheet.air();
+    HoldDown.Case now = sheet.holdCase();
+    if (!job.dried().equals(job)) {
+      changes.add(new Change("Dry it first", SheetCase::dried));
+    }
     double leastFan = job.material().value(Parameter.FAN_MIN) / 100;
-    if (air.fanShare() > leastFan) {
+    if (now.air().fanShare() > leastFan) {
+      HoldDown.Case calmer = now.with(now.air().withFan(leastFan));
       changes.add(
           new Change(
-              String.format(Locale.ROOT, "The part fan at %.0f %%", 100 * leastFan),
-              it -> it.with(it.wishes().withFan(leastFan))));
+              say("The part fan at %.0f %%", 100 * leastFan), it -> it.changed(now, calmer)));
     }
     double hottest =
         Math.min(job.printer().nozzleMaxC(), job.material().value(Parameter.NOZZLE_MAX));
-    if (hottest >= sheet.nozzleC() + MORE_NOZZLE_C) {
-      changes.add(
-          new Change(
-              String.format(Locale.ROOT, "The nozzle at %.0f °C", hottest),
-              it -> it.with(it.wishes().withNozzle(hottest))));
+    if (hottest >= sheet.nozzleC() + DIAL_STEP_C) {
+      changes.add(new Change(say("The nozzle at %.0f °C", hottest), it -> it.withNozzle(hottest)));
     }
     faster().ifPresent(changes::add);
-    HoldLevers.enclosure(job.material(), air, sheet.reach())
+    HoldLevers.enclosure(job.material(), now.air(), sheet.reach())
         .ifPresent(
-            closed ->
+            air ->
                 changes.add(
                     new Change(
-                        String.format(
-                            Locale.ROOT, "An enclosure that gets to %.0f °C", closed.chamberC()),
-                        it -> it.with(it.wishes().withAir(closed)))));
+                        say("An enclosure that gets to %.0f °C", air.chamberC()),
+                        it -> it.changed(now, now.with(air)))));
     return changes;
   }
 
@@ -120,11 +118,9 @@ final class BondRemedies {
         ? Optional.empty()
         : Optional.of(
             new Change(
-                String.format(
-                    Locale.ROOT,
+                say(
                     "At %.0f mm/s, which covers each layer after %.0f s",
-                    Math.ceil(1000 * speed),
-                    longest.getAsDouble()),
-                it -> it.with(it.wishes().withSpeed(Math.ceil(1000 * speed) / 1000))));
+                    Math.ceil(1000 * speed), longest.getAsDouble()),
+                it -> it.withSpeed(Math.ceil(1000 * speed) / 1000)));
   }
 }

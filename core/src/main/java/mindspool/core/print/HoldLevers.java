@@ -27,9 +27,7 @@ public final class HoldLevers {
   public static final double SAFE = 0.7;
 
   private static final int MOST_TOGETHER = 4;
-
-  /** So many sets that seem to suffice are applied in full, the cheapest ahead. */
-  private static final int MOST_APPLIED = 40;
+  private static final Chosen NOTHING = new Chosen(List.of(), 0);
 
   /**
    * A good passive enclosure (from memory): how much of the bed's warmth above the room stays
@@ -117,6 +115,9 @@ public final class HoldLevers {
   }
 
   private record Option(String change, double effort, UnaryOperator<Case> by) {}
+
+  /** Of each option alone, in their order; found when it is first asked for. */
+  private List<Outcome> alone;
 
   private final Case now;
   private final BedSurfaces surfaces;
@@ -270,24 +271,37 @@ public final class HoldLevers {
     return new HoldLevers(now, surfaces, reach, applying);
   }
 
-  private Lever lever(Chosen set, Case changed, Outcome outcome) {
-    return new Lever(words(set), outcome.but, set.effort, changed, outcome.hold);
+  private record Chosen(List<Integer> options, double effort) {}
+
+  private Chosen with(Chosen set, int option) {
+    List<Integer> more = new ArrayList<>(set.options);
+    more.add(option);
+    return new Chosen(List.copyOf(more), set.effort + options.get(option).effort);
   }
 
-  private Case changed(List<Integer> set) {
+  private Case changed(Chosen set) {
     Case changed = now;
-    for (int each : set) {
+    for (int each : set.options) {
       changed = options.get(each).by.apply(changed);
     }
     return changed;
   }
 
-  private Chosen chosen(List<Integer> set) {
-    return new Chosen(set, set.stream().mapToDouble(each -> options.get(each).effort).sum());
+  private Lever lever(Chosen set, Outcome outcome) {
+    return new Lever(words(set), outcome.but, set.effort, changed(set), outcome.hold);
   }
 
-  private double ratio(List<Integer> set) {
+  /** How it holds, with nothing else that follows from the change: quick, and nearly right. */
+  private double ratio(Chosen set) {
     return HoldDown.of(changed(set), surfaces).ratio();
+  }
+
+  /** Those that break nothing that must hold: what breaks it alone, breaks it in every set. */
+  private List<Integer> allowed() {
+    if (alone == null) {
+      alone = options.stream().map(option -> applying.apply(option.by.apply(now))).toList();
+    }
+    return IntStream.range(0, options.size()).filter(i -> alone.get(i).allowed).boxed().toList();
   }
 
   /**
@@ -295,49 +309,34 @@ public final class HoldLevers {
    * gain.
    */
   public List<Lever> alone() {
-    List<Lever> levers = new ArrayList<>();
-    for (int i = 0; i < options.size(); i++) {
-      Chosen one = chosen(List.of(i));
-      Case changed = changed(one.chosen);
-      Outcome outcome = applying.apply(changed);
-      if (outcome.allowed) {
-        levers.add(lever(one, changed, outcome));
-      }
-    }
-    levers.sort(
-        Comparator.comparing((Lever lever) -> lever.after.ratio() >= SAFE)
-            .thenComparingDouble(
-                lever -> lever.after.ratio() >= SAFE ? lever.after.ratio() : lever.effort));
-    return levers;
+    return allowed().stream()
+        .map(i -> lever(with(NOTHING, i), alone.get(i)))
+        .sorted(
+            Comparator.comparing((Lever lever) -> lever.after.ratio() >= SAFE)
+                .thenComparingDouble(
+                    lever -> lever.after.ratio() >= SAFE ? lever.after.ratio() : lever.effort))
+        .toList();
   }
-
-  private record Chosen(List<Integer> chosen, double effort) {}
 
   /** The cheapest set that suffices; none where it holds already, or where no four together do. */
   public Optional<Lever> cheapest() {
-    if (HoldDown.of(now, surfaces).ratio() < SAFE) {
+    if (ratio(NOTHING) < SAFE) {
       return Optional.empty();
     }
+    List<Integer> allowed = allowed();
     PriorityQueue<Chosen> waiting = new PriorityQueue<>(Comparator.comparingDouble(Chosen::effort));
-    waiting.add(new Chosen(List.of(), 0));
-    int applied = 0;
-    while (!waiting.isEmpty() && applied < MOST_APPLIED) {
+    waiting.add(NOTHING);
+    while (!waiting.isEmpty()) {
       Chosen set = waiting.remove();
-      Case changed = changed(set.chosen);
-      if (!set.chosen.isEmpty() && HoldDown.of(changed, surfaces).ratio() < SAFE) {
-        applied++;
-        Outcome outcome = applying.apply(changed);
+      if (ratio(set) < SAFE) {
+        Outcome outcome = applying.apply(changed(set));
         if (outcome.allowed && outcome.hold.ratio() < SAFE) {
-          return Optional.of(lever(set, changed, outcome));
+          return Optional.of(lever(set, outcome));
         }
       }
-      if (set.chosen.size() < MOST_TOGETHER) {
-        int next = set.chosen.isEmpty() ? 0 : set.chosen.get(set.chosen.size() - 1) + 1;
-        for (int i = next; i < options.size(); i++) {
-          List<Integer> more = new ArrayList<>(set.chosen);
-          more.add(i);
-          waiting.add(new Chosen(more, set.effort + options.get(i).effort));
-        }
+      if (set.options.size() < MOST_TOGETHER) {
+        int last = set.options.isEmpty() ? -1 : set.options.get(set.options.size() - 1);
+        allowed.stream().filter(i -> i > last).forEach(i -> waiting.add(with(set, i)));
       }
     }
     return Optional.empty();
@@ -348,18 +347,16 @@ public final class HoldLevers {
    * gains most next; none where none gains anything.
    */
   public Optional<Lever> nearest() {
-    List<Integer> set = List.of();
     Lever best = null;
-    double ratio = HoldDown.of(now, surfaces).ratio();
-    while (set.size() < MOST_TOGETHER) {
+    double ratio = ratio(NOTHING);
+    Chosen set = NOTHING;
+    while (set.options.size() < MOST_TOGETHER) {
       Lever better = null;
-      for (List<Integer> more : mostGainedFirst(set, ratio)) {
-        Case changed = changed(more);
-        Outcome outcome = applying.apply(changed);
+      for (Chosen wider : mostGainedFirst(set, ratio)) {
+        Outcome outcome = applying.apply(changed(wider));
         if (outcome.allowed && outcome.hold.ratio() < ratio - WORTH_DOING) {
-          ratio = outcome.hold.ratio();
-          better = lever(chosen(more), changed, outcome);
-          set = more;
+          better = lever(wider, outcome);
+          set = wider;
           break;
         }
       }
@@ -367,28 +364,26 @@ public final class HoldLevers {
         break;
       }
       best = better;
+      ratio = better.after.ratio();
     }
     return Optional.ofNullable(best);
   }
 
   /** A set with one more of each that seems to gain, the one that gains most ahead. */
-  private List<List<Integer>> mostGainedFirst(List<Integer> set, double ratio) {
-    record Wider(List<Integer> set, double ratio) {}
-    List<Wider> wider = new ArrayList<>();
-    for (int i = 0; i < options.size(); i++) {
-      List<Integer> more = new ArrayList<>(set);
-      more.add(i);
-      double after = set.contains(i) ? ratio : ratio(more);
-      if (after < ratio - WORTH_DOING) {
-        wider.add(new Wider(List.copyOf(more), after));
-      }
-    }
-    wider.sort(Comparator.comparingDouble(Wider::ratio));
-    return wider.stream().map(Wider::set).toList();
+  private List<Chosen> mostGainedFirst(Chosen set, double ratio) {
+    record Wider(Chosen set, double ratio) {}
+    return allowed().stream()
+        .filter(i -> !set.options.contains(i))
+        .map(i -> with(set, i))
+        .map(wider -> new Wider(wider, ratio(wider)))
+        .filter(wider -> wider.ratio < ratio - WORTH_DOING)
+        .sorted(Comparator.comparingDouble(Wider::ratio))
+        .map(Wider::set)
+        .toList();
   }
 
   private String words(Chosen set) {
-    return inOneSentence(set.chosen.stream().map(each -> options.get(each).change).toList());
+    return inOneSentence(set.options.stream().map(each -> options.get(each).change).toList());
   }
 
   /** Instructions after one another: only the first begins with a capital. */

@@ -27,13 +27,14 @@ public record PrintedPart(
 
   private static final double MM = 1e-3;
 
-  private static final double MOST_LENGTH_M = 2;
+  /** Higher than its sole is wide by so many times, a part is a tower; judgement. */
+  private static final double TOWER = 2;
 
   /** A sharper corner is a needle, °. */
   static final double SHARPEST_DEG = 10;
 
   public PrintedPart {
-    Require.within("part.lengthMm", lengthM / MM, 1, MOST_LENGTH_M / MM, "mm");
+    Require.within("part.lengthMm", lengthM / MM, 1, 2000, "mm");
     Require.within("part.widthMm", widthM / MM, 0.2, 2000, "mm");
     Require.within("part.heightMm", heightM / MM, 0.1, 2000, "mm");
     Require.within("part.walls", walls, 1, 1000, "");
@@ -59,9 +60,9 @@ public record PrintedPart(
         lengthM, widthM, heightM, walls, lineWidthM, infillShare, angleDeg, radiusM, baseWidthM);
   }
 
-  /** Whether it stands on a narrow side: more than twice as high as its sole is wide. */
+  /** Whether it stands on a narrow side. */
   boolean isTower() {
-    return heightM > 2 * Math.min(lengthM, widthM) && heightM <= MOST_LENGTH_M;
+    return heightM > TOWER * Math.min(lengthM, widthM);
   }
 
   /** The same on its largest side, without the foot that it stood on. */

@@ -61,6 +61,7 @@ public final class SetupSheet {
   private Optional<Lever> cheapest;
 
   private Optional<Lever> nearest;
+  private HoldLevers holdLevers;
   private Set<String> broken;
 
   private SetupSheet(SheetCase job, BedSurfaces surfaces) {
@@ -106,28 +107,6 @@ public final class SetupSheet {
             HeatCreep.warmestChamberC(material, nozzleC, 1),
             printer.chamber().isClosed(),
             wishes.practice());
-  }
-
-  /** The same part in the same air, held otherwise: melt and layers stay as they are. */
-  private SetupSheet(SetupSheet as, SheetCase job) {
-    this.job = job;
-    surfaces = as.surfaces;
-    bedC = as.bedC;
-    wantedChamberC = as.wantedChamberC;
-    warmth = as.warmth;
-    air = as.air;
-    nozzleC = as.nozzleC;
-    speedMPerS = as.speedMPerS;
-    mostSpeedMPerS = as.mostSpeedMPerS;
-    layerS = as.layerS;
-    shortestLayerS = as.shortestLayerS;
-    path = as.path;
-    flow = as.flow;
-    bond = as.bond;
-    creep = as.creep;
-    hold = HoldDown.of(holdCase(), surfaces);
-    grip = surfaces.grip(job.plate().plate(), job.material());
-    reach = as.reach;
   }
 
   /** Sets a job up. Refuses what the part, plate or material cannot be. */
@@ -326,14 +305,15 @@ public final class SetupSheet {
   }
 
   private HoldLevers holdLevers() {
-    return HoldLevers.of(holdCase(), surfaces, reach, this::outcome);
+    if (holdLevers == null) {
+      holdLevers = HoldLevers.of(holdCase(), surfaces, reach, this::outcome);
+    }
+    return holdLevers;
   }
 
   /** The whole sheet after a change, as far as a remedy has to say it. */
   private HoldLevers.Outcome outcome(HoldDown.Case changed) {
-    SheetCase other = job.changed(holdCase(), changed);
-    boolean asWarm = changed.air().equals(air) && changed.part().equals(job.part());
-    SetupSheet then = asWarm ? new SetupSheet(this, other) : withJob(other);
+    SetupSheet then = withJob(job.changed(holdCase(), changed));
     if (broken == null) {
       broken = new SheetGates(this).broken();
     }

@@ -49,36 +49,42 @@ public record SheetCase(
             .toList();
   }
 
-  /** The same with other choices. */
-  SheetCase with(Wishes other) {
+  private SheetCase with(
+      PrintedPart otherPart,
+      MountedPlate otherPlate,
+      Wishes otherWishes,
+      Optional<SpoolForJob> otherSpool) {
     return new SheetCase(
         material,
-        part,
+        otherPart,
         printer,
-        plate,
+        otherPlate,
         room,
-        other,
+        otherWishes,
         label,
-        spool,
+        otherSpool,
         filamentDiameterM,
         before,
         together);
   }
 
-  /** The same from another spool. */
-  SheetCase with(Optional<SpoolForJob> other) {
-    return new SheetCase(
-        material,
-        part,
-        printer,
-        plate,
-        room,
-        wishes,
-        label,
-        other,
-        filamentDiameterM,
-        before,
-        together);
+  /** The same with the nozzle set by hand, °C. */
+  SheetCase withNozzle(double celsius) {
+    Wishes hotter =
+        wishes.withMelt(OptionalDouble.of(celsius), wishes.speedMPerS, wishes.layerTimeS);
+    return with(part, plate, hotter, spool);
+  }
+
+  /** The same with the speed set by hand, from which the time of a layer follows, m/s. */
+  SheetCase withSpeed(double metresPerS) {
+    Wishes faster =
+        wishes.withMelt(wishes.nozzleC, OptionalDouble.of(metresPerS), OptionalDouble.empty());
+    return with(part, plate, faster, spool);
+  }
+
+  /** The same from a spool that was dried to its print limit. */
+  SheetCase dried() {
+    return with(part, plate, wishes, spool.map(each -> each.driedTo(material.printLimitPercent())));
   }
 
   /** The same as its hold-down is changed: what differs from now is chosen, all else follows. */
@@ -95,18 +101,11 @@ public record SheetCase(
             wishes.layerHeightM,
             then.aids(),
             wishes.practice);
-    return new SheetCase(
-        material,
+    return with(
         then.part(),
-        printer,
         new MountedPlate(then.plate(), plate.massKg(), plate.magnetsMaxC()),
-        room,
         chosen,
-        label,
-        spool,
-        filamentDiameterM,
-        before,
-        together);
+        spool);
   }
 
   private static OptionalDouble other(double now, double then, OptionalDouble chosen) {
@@ -214,57 +213,16 @@ public record SheetCase(
       Require.within("layerHeightMm", 1000 * layerHeightM, 0.02, 3, "mm");
     }
 
-    Wishes withNozzle(double celsius) {
+    private Wishes withMelt(
+        OptionalDouble otherNozzleC, OptionalDouble otherSpeed, OptionalDouble otherLayerTimeS) {
       return new Wishes(
-          OptionalDouble.of(celsius),
+          otherNozzleC,
           bedC,
           chamberC,
           draught,
           fanShare,
-          speedMPerS,
-          layerTimeS,
-          layerHeightM,
-          aids,
-          practice);
-    }
-
-    Wishes withFan(double share) {
-      return new Wishes(
-          nozzleC,
-          bedC,
-          chamberC,
-          draught,
-          OptionalDouble.of(share),
-          speedMPerS,
-          layerTimeS,
-          layerHeightM,
-          aids,
-          practice);
-    }
-
-    Wishes withSpeed(double metresPerS) {
-      return new Wishes(
-          nozzleC,
-          bedC,
-          chamberC,
-          draught,
-          fanShare,
-          OptionalDouble.of(metresPerS),
-          OptionalDouble.empty(),
-          layerHeightM,
-          aids,
-          practice);
-    }
-
-    Wishes withAir(PrintAir air) {
-      return new Wishes(
-          nozzleC,
-          bedC,
-          OptionalDouble.of(air.chamberC()),
-          OptionalDouble.of(air.draught()),
-          OptionalDouble.of(air.fanShare()),
-          speedMPerS,
-          layerTimeS,
+          otherSpeed,
+          otherLayerTimeS,
           layerHeightM,
           aids,
           practice);
@@ -303,8 +261,7 @@ public record SheetCase(
       boolean endLoose,
       double leastBoreM) {
 
-    /** As if it were just at a print limit at most, %. */
-    SpoolForJob driedTo(double limitPercent) {
+    private SpoolForJob driedTo(double limitPercent) {
       return new SpoolForJob(
           Math.min(startPercent, limitPercent),
           Math.min(endPercent, limitPercent),

@@ -104,6 +104,24 @@ class DryingPlannerTest {
     assertThat(of(plan, 1).why()).contains("dry enough as it is");
   }
 
+  /** Who adds a job for some time this week means soon, not the week's end: common practice. */
+  @Test
+  void whatMayStartAnyTimeIsDriedSoonAndStillSharesALoad() {
+    PlanSpool spool = spool("A", "PETG", 1.3);
+    PlanJob soon = job(1, 71, true, 4, spool);
+    Placement alone =
+        of(
+            best(problem(List.of(dryer(1, 60, 1, 0)), List.of(soon), Attendance.always(72)), FEW),
+            1);
+    assertThat(alone.load().startH()).isLessThan(2);
+    PlanJob fixed = job(2, 40, 4, spool("B", "PETG", 1.3));
+    DryingPlan both =
+        best(
+            problem(List.of(dryer(1, 60, 2, 0)), List.of(soon, fixed), Attendance.always(72)), FEW);
+    assertThat(both.loads()).hasSize(1);
+    assertThat(both.loads().get(0).outH()).isLessThan(40);
+  }
+
   @Test
   void twoThatGoTogetherShareALoad() {
     DryingPlan plan =
@@ -386,6 +404,7 @@ class DryingPlannerTest {
             "sculpture",
             2000,
             40,
+            false,
             4,
             huge.candidates(),
             huge.readyAsIs(),

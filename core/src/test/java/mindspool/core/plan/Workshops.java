@@ -92,6 +92,11 @@ public final class Workshops {
   }
 
   static PlanJob job(long id, double startH, double hours, PlanSpool... candidates) {
+    return job(id, startH, false, hours, candidates);
+  }
+
+  static PlanJob job(
+      long id, double startH, boolean anyTime, double hours, PlanSpool... candidates) {
     Map<String, Boolean> ready = new HashMap<>();
     Map<String, OptionalDouble> holds = new HashMap<>();
     Map<String, OptionalDouble> inBox = new HashMap<>();
@@ -102,7 +107,17 @@ public final class Workshops {
       inBox.put(spool.code(), OptionalDouble.of(200));
     }
     return new PlanJob(
-        id, "job " + id, 150, startH, hours, List.of(candidates), ready, holds, inBox, false);
+        id,
+        "job " + id,
+        150,
+        startH,
+        anyTime,
+        hours,
+        List.of(candidates),
+        ready,
+        holds,
+        inBox,
+        false);
   }
 
   /** Nine to five and a while in the evening, day after day. */

@@ -827,12 +827,15 @@ class SetupSheetTest {
     assertThat(job.sheet().hours()).isCloseTo(100 * 600 / 3600.0, within(1e-9));
   }
 
+  /** What breaks one sheet in a hundred is found with power 0.98; in the long run, in 400. */
+  private static final int WILD_JOBS = Boolean.getBoolean("mindspool.test.long") ? 1500 : 400;
+
   /** Anything that a form lets through gives a sheet of finite numbers and whole sentences. */
   @Test
   void nothingThatCanBeTypedBreaksTheSheet() {
     Random random = new Random(20261128);
     List<String> materials = CATALOGUE.all().stream().map(each -> each.name()).toList();
-    for (int i = 0; i < 1500; i++) {
+    for (int i = 0; i < WILD_JOBS; i++) {
       Job job = wild(random, materials);
       SetupSheet sheet = job.sheet();
       String said = "case " + i + ", " + job.material;

@@ -329,6 +329,7 @@ class PlanCalculator {
         job.name == null ? "job " + id : job.name,
         grams,
         Require.within("startHour", number("startHour", job.startHour), 0, 31 * 24, "h"),
+        false,
         hours,
         candidates,
         ready,

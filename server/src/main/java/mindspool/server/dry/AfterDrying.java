@@ -9,16 +9,18 @@ import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.Horizon;
 import mindspool.core.drying.DryHold;
 import mindspool.core.material.Material;
+import mindspool.core.moisture.MoistureProfile;
 import mindspool.core.moisture.SpoolMoistureModel;
 import mindspool.core.moisture.SpoolState;
 import mindspool.server.air.Climates;
+import mindspool.server.http.MayBeNull;
 import mindspool.server.places.PlaceInfo;
 import mindspool.server.places.PlaceKind;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
 import org.springframework.stereotype.Service;
 
-/** Where a spool goes once it is dry, and how long it holds there. */
+/** Where a spool of a cycle goes, and how long it holds there. */
 @Service
 class AfterDrying {
 
@@ -27,11 +29,13 @@ class AfterDrying {
 
   private final Spools spools;
   private final Climates climates;
+  private final DryerBook book;
   private final Clock clock;
 
-  AfterDrying(Spools spools, Climates climates, Clock clock) {
+  AfterDrying(Spools spools, Climates climates, DryerBook book, Clock clock) {
     this.spools = spools;
     this.climates = climates;
+    this.book = book;
     this.clock = clock;
   }
 
@@ -51,27 +55,40 @@ class AfterDrying {
       Double printableHours) {}
 
   /**
-   * What to do when it is dry.
+   * What to do when it comes out.
    *
+   * @param hoursLeft until its cycle was to end; null where that is over
+   * @param outerPercent moisture of its outer wraps now, and {@code corePercent} of its core
    * @param bagWithinHours in the air of the room that the dryer stands in; null where it does not
    *     matter for two weeks
    * @param printableHours until it passes the print limit there
-   * @param homes places, the longest holding first
+   * @param homes places, the longest holding first, a printer after a shelf that holds as long
    */
   record Advice(
-      String code, String room, Double bagWithinHours, Double printableHours, List<Home> homes) {}
+      String code,
+      @MayBeNull Double hoursLeft,
+      double outerPercent,
+      double corePercent,
+      double printLimitPercent,
+      String room,
+      Double bagWithinHours,
+      Double printableHours,
+      List<Home> homes) {}
 
-  Advice of(String code, long dryerPlaceId) {
+  Advice of(String code, CycleCourse course) {
     CurrentSpool spool = spools.current(code);
     Material material = spool.material();
-    double target = Math.min(material.dryTargetPercent(), spool.state().profile().meanPercent());
-    SpoolState dried =
-        new SpoolMoistureModel(material).uniform(spool.state().winding(), target, 30);
+    long now = clock.instant().getEpochSecond();
+    MoistureProfile profile = spool.state().profile();
+    double target = Math.min(material.dryTargetPercent(), profile.meanPercent());
     double lost =
         target + LOST_SHARE * (material.printLimitPercent() - material.dryTargetPercent());
-    double now = clock.instant().getEpochSecond();
-    PlaceInfo dryer = climates.place(dryerPlaceId);
-    Long room = dryer.withinId();
+    SpoolState dried =
+        profile.corePercent() > lost
+            ? spool.state()
+            : new SpoolMoistureModel(material).uniform(spool.state().winding(), target, 30);
+    double left = (course.plannedEndS(now) - now) / 3600.0;
+    Long room = book.roomId(course.cycle().placeId);
     List<Home> homes = new ArrayList<>();
     for (PlaceInfo place : climates.places()) {
       if (place.kind() == PlaceKind.DRYER || place.kind() == PlaceKind.ROOM) {
@@ -90,10 +107,15 @@ class AfterDrying {
     }
     homes.sort(
         Comparator.comparingDouble((Home home) -> -orLong(home.goodHours))
-            .thenComparingDouble(home -> -orLong(home.printableHours)));
+            .thenComparingDouble(home -> -orLong(home.printableHours))
+            .thenComparing(home -> home.kind == PlaceKind.PRINTER_HOLDER));
     PlaceInfo around = room == null ? null : climates.place(room);
     return new Advice(
         code,
+        course.isStopped() || left <= 0 ? null : left,
+        profile.outerPercent(),
+        profile.corePercent(),
+        material.printLimitPercent(),
         around == null ? null : around.name(),
         around == null ? null : orNull(hold(material, dried, around, now, lost)),
         around == null

@@ -412,9 +412,9 @@ class CycleController {
   }
 
   @GetMapping("/cycles/{id}/after/{code}")
-  @Operation(summary = "Where a spool of a cycle goes once it is dry, and how long it holds there")
+  @Operation(summary = "Where a spool of a cycle goes, and how long it holds there")
   AfterDrying.Advice after(@PathVariable long id, @PathVariable String code) {
-    return afterDrying.of(code, cycles.one(id).cycle().placeId);
+    return afterDrying.of(code, cycles.one(id));
   }
 
   @PostMapping("/cycles")

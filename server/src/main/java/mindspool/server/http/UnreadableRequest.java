@@ -1,15 +1,18 @@
 package mindspool.server.http;
 
+import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.Writer;
 import org.apache.catalina.connector.Request;
 import org.apache.catalina.connector.Response;
 import org.apache.catalina.valves.ErrorReportValve;
+import org.apache.coyote.AbstractProtocol;
 
 /**
  * What the web server itself answers to a request that it cannot even hand on, such as one with a
- * NUL in its address: in the same form as all other problems, and without telling what it runs on.
- * Made by the web server by its class name, hence public.
+ * NUL in its address, or one on a connection that was kept open when the program is told to stop:
+ * in the same form as all other problems, and without telling what it runs on. Made by the web
+ * server by its class name, hence public.
  */
 public class UnreadableRequest extends ErrorReportValve {
 
@@ -20,8 +23,20 @@ public class UnreadableRequest extends ErrorReportValve {
           + "\"allowed\":\"an address as in the API document\",\"advice\":\"Check how it is put"
           + " together.\"}]}";
 
+  private static final String STOPPING =
+      "{\"title\":\"Mind Spool is being stopped\",\"status\":503,\"detail\":\"Mind Spool is being"
+          + " stopped; nothing of this request was done. Ask again once it runs.\",\"errors\":[]}";
+
   @Override
   protected void report(Request request, Response response, Throwable thrown) {
+    // The web server would say that the request is faulty: once it stops it reads no headers.
+    boolean stopping =
+        request.getConnector().getProtocolHandler() instanceof AbstractProtocol<?> protocol
+            && protocol.isPaused()
+            && request.getCoyoteRequest().getMimeHeaders().size() == 0;
+    if (stopping) {
+      response.setStatus(HttpServletResponse.SC_SERVICE_UNAVAILABLE);
+    }
     int status = response.getStatus();
     if (status < 400 || response.getContentWritten() > 0 || !response.setErrorReported()) {
       return;
@@ -31,7 +46,7 @@ public class UnreadableRequest extends ErrorReportValve {
       response.setCharacterEncoding("UTF-8");
       Writer writer = response.getReporter();
       if (writer != null) {
-        writer.write(ADDRESS.formatted(status));
+        writer.write(stopping ? STOPPING : ADDRESS.formatted(status));
         response.finishResponse();
       }
     } catch (IOException | IllegalStateException e) {

@@ -346,6 +346,7 @@ class PlanService implements DisposableBean {
         job.name,
         job.grams,
         (job.startS - startS) / 3600.0,
+        job.someTime,
         job.hours,
         candidates,
         ready,

@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.regex.Pattern;
 import mindspool.server.support.Api;
 import mindspool.server.support.BrowserPages;
+import mindspool.server.support.DemoApplication;
 import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Tag;
@@ -26,7 +27,7 @@ import org.springframework.test.context.DynamicPropertySource;
 import tools.jackson.databind.JsonNode;
 
 /** An empty workshop, from its first place to a round with a scanner, in a real browser. */
-@SpringBootTest(webEnvironment = WebEnvironment.RANDOM_PORT)
+@SpringBootTest(webEnvironment = WebEnvironment.RANDOM_PORT, properties = DemoApplication.BEGINS)
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 @Tag("browser")
 class FirstDayTest extends BrowserPages {

@@ -12,6 +12,8 @@ import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -26,6 +28,7 @@ import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Value;
 
 /** A page in a real browser, which complains of nothing and asks nobody else. */
@@ -63,8 +66,27 @@ public abstract class BrowserPages {
   /** Below, at and between the widths at which the layout changes. */
   private static final int[] WIDTHS = {360, 390, 640, 800, 2560};
 
+  /** What o'clock the page takes it to be: as the program does. */
+  private static final String AHEAD =
+      """
+      {
+        const Computers = Date
+        globalThis.Date = class extends Computers {
+          constructor(...time) {
+            if (time.length > 0) super(...time)
+            else super(Computers.now() + %1$d)
+          }
+          static now() {
+            return Computers.now() + %1$d
+          }
+        }
+      }
+      """;
+
   @Value("${local.server.port}")
   protected int port;
+
+  @Autowired private TestClock clock;
 
   /** One for all classes of tests; it ends with the process that runs them. */
   private static Browser browser;
@@ -124,6 +146,7 @@ public abstract class BrowserPages {
                 new Browser.NewContextOptions()
                     .setBaseURL("http://127.0.0.1:" + port)
                     .setViewportSize(WIDTH, HEIGHT));
+    context.addInitScript(AHEAD.formatted(clock.aheadMs()));
     page = context.newPage();
     page.onConsoleMessage(
         message -> {
@@ -146,6 +169,17 @@ public abstract class BrowserPages {
             complaints.add("asked elsewhere: " + request.url());
           }
         });
+  }
+
+  /** What time it is, for the program and for the page. */
+  protected Instant now() {
+    return clock.instant();
+  }
+
+  /** Lets time pass; pages that are opened then know it. */
+  protected void pass(Duration time) {
+    clock.pass(time);
+    context.addInitScript(AHEAD.formatted(time.toMillis()));
   }
 
   @AfterAll

@@ -16,7 +16,15 @@ import org.springframework.test.context.ActiveProfiles;
 @Inherited
 @SpringBootTest(
     webEnvironment = WebEnvironment.RANDOM_PORT,
-    properties = {"mindspool.mqtt.port=0", "mindspool.data-dir=target/demo-data"})
+    properties = {
+      "mindspool.mqtt.port=0",
+      "mindspool.data-dir=target/demo-data",
+      DemoApplication.BEGINS
+    })
 @ActiveProfiles("demo")
 @Tag("browser")
-public @interface DemoApplication {}
+public @interface DemoApplication {
+
+  /** A Wednesday in the heating season; another by {@code -Dmindspool.test.hour=03:00}. */
+  String BEGINS = "mindspool.test.begins=2026-01-14T${mindspool.test.hour:10:30}";
+}
