@@ -8,6 +8,7 @@ import ChoiceField from '@/parts/ChoiceField.vue'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SetpointRisk from '@/parts/SetpointRisk.vue'
+import { inShownUnits } from '@/parts/format'
 import { held, takenOutNow } from '@/stations/dry/takenOut'
 import { useActs } from '@/stores/acts'
 import { useDryers } from '@/stores/dryers'
@@ -38,6 +39,9 @@ const busy = ref(false)
 const advice = ref<Schemas['Advice'] | null>(null)
 /** Whether the places that it may go to are still looked for. */
 const looking = ref(false)
+
+/** What the job's sheet asks a reason for, where that is why it does not start. */
+const heldBack = computed(() => problem.value?.errors.find((each) => each.field === 'overrides'))
 
 const running = computed(() => dryers.cycleIn(props.deed.placeId ?? -1))
 
@@ -222,7 +226,12 @@ async function record() {
           :max="20000"
         />
       </div>
-      <ProblemNote v-if="problem" :problem="problem" />
+      <p v-if="heldBack" class="call" role="alert" data-testid="held-back">
+        A check of its setup sheet is not met: {{ inShownUnits(heldBack.value) }}.
+        {{ inShownUnits(heldBack.advice) }} Meet it, or start it there with a reason:
+        <router-link :to="`/print/jobs/${deed.jobId}`">open the setup sheet</router-link>
+      </p>
+      <ProblemNote v-else-if="problem" :problem="problem" />
       <div class="acts">
         <button class="button primary" :disabled="busy || looking">{{ BUTTONS[deed.kind] }}</button>
         <button type="button" class="button plain" @click="emit('close')">Not yet</button>

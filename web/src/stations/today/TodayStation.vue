@@ -18,6 +18,8 @@ const REFRESH_MS = 60_000
 const SNOOZE_H = 2
 const DAY_H = 24
 const WEEK_H = 7 * 24
+/** How often it is read while the plan is made. */
+const CHANGING_MS = 2000
 
 const acts = useActs()
 const shelf = useShelf()
@@ -30,7 +32,7 @@ const { view, problem } = usePolled(
   [week, () => acts.changes],
   () =>
     answer(client.GET('/api/today', { params: { query: { hours: week.value ? WEEK_H : DAY_H } } })),
-  () => REFRESH_MS,
+  (sheet) => (sheet?.changing ? CHANGING_MS : REFRESH_MS),
 )
 
 const DOERS: Record<Line['doer'], string> = {
@@ -101,7 +103,7 @@ async function say(line: Line, kind: NonNullable<Line['said']>) {
           kind,
           until:
             kind === 'SNOOZED'
-              ? new Date(Date.now() + SNOOZE_H * 3_600_000).toISOString()
+              ? new Date(1000 * ((view.value?.nowS ?? 0) + SNOOZE_H * 3600)).toISOString()
               : undefined,
         },
       }),
@@ -124,6 +126,9 @@ async function say(line: Line, kind: NonNullable<Line['said']>) {
       <router-link v-else to="/today" class="small soft">leave the wall</router-link>
     </div>
     <ProblemNote v-if="problem" :problem="problem" />
+    <p v-if="view?.changing" class="soft" role="status" data-testid="changing">
+      The plan is being made; what is to be dried and when follows in a moment.
+    </p>
     <p v-if="view && view.lines.length === 0" class="soft">
       Nothing is due {{ week ? 'this week' : 'in the next day' }}. Plan what is to be printed under
       <router-link to="/plan">Plan</router-link>.

@@ -28,6 +28,12 @@ public interface Editable<T> {
   void restore(T thing);
 
   /**
+   * Refuses that the adding of a thing is undone, where that would take away what was done with it
+   * since.
+   */
+  default void refuseTakingAway(T thing) {}
+
+  /**
    * A change of a field in a person's words; none to say its values as they are, an empty text
    * where another field says it.
    */

@@ -221,6 +221,9 @@ public class Edits extends FactBook<Edit> {
     T thing =
         of.find(edit.thingId)
             .orElseThrow(() -> new NotFoundException(of.word() + " with number " + edit.thingId));
+    if (undo && edit.beforeState == null) {
+      of.refuseTakingAway(thing);
+    }
     ObjectNode now = fields(of, thing);
     ObjectNode after = (ObjectNode) FIELDS.readTree(edit.afterState);
     ObjectNode before =

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import mindspool.core.climate.ClimateOutlook;
 import mindspool.core.climate.ClimateSeries;
@@ -35,6 +36,8 @@ import org.springframework.stereotype.Service;
 /** The air of places, past and expected. */
 @Service
 public class Climates {
+
+  private static final Set<PlaceKind> OPEN_AIR = Set.of(PlaceKind.ROOM, PlaceKind.OPEN_SHELF);
 
   /** Assumed where nothing is known: the standard atmosphere of ISO 291. */
   public static final MoistAir ASSUMED = new MoistAir(23, 50);
@@ -237,8 +240,10 @@ public class Climates {
   public ClimateSeries outlook(long placeId, double nowS, double untilS) {
     PlaceInfo place = place(placeId);
     if (isHeated(place)) {
-      return DryerAir.heated(
-          outlook(place.withinId(), nowS, untilS), runs(placeId), place.setpointC());
+      Long room = roomOf(place);
+      ClimateSeries around =
+          room == null ? ClimateSeries.constant(ASSUMED) : outlook(room, nowS, untilS);
+      return DryerAir.heated(around, runs(placeId), place.setpointC());
     }
     if (follows(place)) {
       return isComputed(place)
@@ -274,8 +279,9 @@ public class Climates {
   /** In words, what the outlook of a place assumes. */
   public String assumption(long placeId) {
     PlaceInfo place = place(placeId);
-    if (place.withinId() != null && (isHeated(place) || follows(place))) {
-      return assumption(place.withinId());
+    Long around = isHeated(place) ? roomOf(place) : follows(place) ? place.withinId() : null;
+    if (around != null) {
+      return assumption(around);
     }
     StringBuilder words =
         new StringBuilder(
@@ -302,8 +308,31 @@ public class Climates {
     return known == null ? List.of() : known.of(placeId);
   }
 
-  private static boolean isHeated(PlaceInfo place) {
-    return place.kind() == PlaceKind.DRYER && place.withinId() != null && place.setpointC() != null;
+  /** Whether its air is made from a room's: a dryer's is, unless its own is all that is known. */
+  private boolean isHeated(PlaceInfo place) {
+    return place.kind() == PlaceKind.DRYER
+        && place.setpointC() != null
+        && (place.withinId() != null
+            || (samples(place.id()).isEmpty() && typedOf(place.id()).isEmpty()));
+  }
+
+  /**
+   * Room whose air a dryer takes in. Where nobody said in which it stands, it is taken for the
+   * first whose air somebody measured or typed, else for the first; null where there is none.
+   */
+  public Long roomOf(PlaceInfo dryer) {
+    if (dryer.withinId() != null) {
+      return dryer.withinId();
+    }
+    return places().stream()
+        .filter(place -> OPEN_AIR.contains(place.kind()))
+        .map(PlaceInfo::id)
+        .min(Comparator.comparing((Long id) -> !hasOwnRecord(id)))
+        .orElse(null);
+  }
+
+  private List<TypedClimate> typedOf(long placeId) {
+    return typed.findByPlaceIdAndUndoneByIsNullOrderByAtSAscIdAsc(placeId);
   }
 
   /** A place's own air changed, and with it that of everything standing in it. */
@@ -322,8 +351,10 @@ public class Climates {
     Map<Long, Double> changed = new HashMap<>();
     changed.put(placeId, fromS);
     for (PlaceInfo place : places()) {
-      if (place.id() != placeId && places.standsIn(place, placeId)) {
-        if (place.kind() == PlaceKind.DRYER) {
+      boolean dryer = place.kind() == PlaceKind.DRYER;
+      boolean takesIn = dryer && place.withinId() == null;
+      if (place.id() != placeId && (takesIn || places.standsIn(place, placeId))) {
+        if (dryer) {
           Acts.nowAndAfterwards(() -> forget(place.id()));
         }
         changed.put(place.id(), fromS);
@@ -424,7 +455,9 @@ public class Climates {
 
   private PlaceClimate assemble(PlaceInfo place) {
     if (isHeated(place)) {
-      PlaceClimate room = climate(place.withinId());
+      Long around = roomOf(place);
+      PlaceClimate room =
+          around == null ? merged(place.id(), List.of(), List.of()) : climate(around);
       ClimateSeries heated = DryerAir.heated(room.series(), runs(place.id()), place.setpointC());
       List<AirSample> inside = new ArrayList<>(samples(place.id()));
       LiveReadings arriving = live.getIfAvailable();
@@ -437,10 +470,7 @@ public class Climates {
       return new PlaceClimate(
           place.id(), DryerAir.measured(heated, inside), Source.HEATED_ROOM, room.gaps());
     }
-    return merged(
-        place.id(),
-        samples(place.id()),
-        typed.findByPlaceIdAndUndoneByIsNullOrderByAtSAscIdAsc(place.id()));
+    return merged(place.id(), samples(place.id()), typedOf(place.id()));
   }
 
   private List<AirSample> imported(long placeId) {

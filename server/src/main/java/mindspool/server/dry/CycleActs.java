@@ -44,6 +44,7 @@ class CycleActs {
   private final Spools spools;
   private final Climates climates;
   private final CycleAirs airs;
+  private final SpoolsThatPrint printing;
   private final Clock clock;
 
   CycleActs(
@@ -54,7 +55,9 @@ class CycleActs {
       Spools spools,
       Climates climates,
       CycleAirs airs,
+      SpoolsThatPrint printing,
       Clock clock) {
+    this.printing = printing;
     this.airs = airs;
     this.cycles = cycles;
     this.store = store;
@@ -209,6 +212,7 @@ class CycleActs {
                   "spools that are in no other cycle",
                   "Take it out there first.");
             });
+    printing.refuse("codes", spool.code(), placeId);
     book.objection(placeId, spool)
         .ifPresent(
             why -> {

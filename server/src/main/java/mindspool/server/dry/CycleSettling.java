@@ -25,6 +25,7 @@ class CycleSettling {
   private final Spools spools;
   private final CycleAirs airs;
   private final Climates climates;
+  private final SpoolsThatPrint printing;
   private final Clock clock;
 
   CycleSettling(
@@ -34,7 +35,9 @@ class CycleSettling {
       Spools spools,
       CycleAirs airs,
       Climates climates,
+      SpoolsThatPrint printing,
       Clock clock) {
+    this.printing = printing;
     this.cycles = cycles;
     this.store = store;
     this.book = book;
@@ -60,6 +63,7 @@ class CycleSettling {
       boolean open = course.isPresent() && course.get().isOpen();
       if (open) {
         refuseImpossible(course.get(), cycle.openPlaceId == null);
+        refusePrinting(course.get(), cycle.openPlaceId == null, facts);
       }
       cycle.openPlaceId = open ? Long.valueOf(cycle.placeId) : null;
       store.saveAndFlush(cycle);
@@ -117,6 +121,13 @@ class CycleSettling {
           "Take one out first.");
     }
     course.inside().keySet().forEach(code -> refuseElsewhere(code, course));
+  }
+
+  /** Nothing comes back in that prints meanwhile. */
+  private void refusePrinting(CycleCourse course, boolean opens, List<CycleFact> facts) {
+    course.inside().keySet().stream()
+        .filter(code -> opens || facts.stream().anyMatch(fact -> code.equals(fact.code)))
+        .forEach(code -> printing.refuse("code", code, course.cycle().placeId));
   }
 
   private void refuseElsewhere(String code, CycleCourse course) {

@@ -1,10 +1,8 @@
 package mindspool.server.dry;
 
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.Set;
 import mindspool.core.InvalidValueException;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.drying.Dryer;
@@ -24,7 +22,6 @@ class DryerBook {
   /** Standard atmosphere of ISO 291. */
   static final MoistAir ASSUMED_ROOM = new MoistAir(23, 50);
 
-  private static final Set<PlaceKind> OPEN_AIR = Set.of(PlaceKind.ROOM, PlaceKind.OPEN_SHELF);
   private static final double DAY_S = 86_400;
 
   private final DryStore.Dryers dryers;
@@ -100,20 +97,9 @@ class DryerBook {
         Optional.ofNullable(said.maxReelWidthMm));
   }
 
-  /**
-   * Room whose air a dryer takes in. Where nobody said in which it stands, it is taken for the
-   * first whose air somebody measured or typed, else for the first; null where there is none.
-   */
+  /** Room whose air a dryer takes in; null where none is known. */
   Long roomId(long placeId) {
-    Long said = place(placeId).withinId();
-    if (said != null) {
-      return said;
-    }
-    return climates.places().stream()
-        .filter(place -> OPEN_AIR.contains(place.kind()))
-        .map(PlaceInfo::id)
-        .min(Comparator.comparing((Long id) -> !climates.hasOwnRecord(id)))
-        .orElse(null);
+    return climates.roomOf(place(placeId));
   }
 
   /** Air that a dryer takes in: of the room it stands in, mean of the last day. */

@@ -1,6 +1,7 @@
 package mindspool.server.dry;
 
 import java.util.List;
+import java.util.Optional;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.plan.PlanDryer;
 import mindspool.server.places.PlaceInfo;
@@ -42,10 +43,15 @@ public class DryersForPlan {
 
   /** Whether a spool is in a dryer in a cycle that nobody stopped yet. */
   public boolean isDrying(String code, long dryerId) {
+    return dryingIn(code).filter(place -> place.id() == dryerId).isPresent();
+  }
+
+  /** The dryer in which a cycle that nobody stopped yet has a spool. */
+  public Optional<PlaceInfo> dryingIn(String code) {
     return cycles
         .openWith(code)
-        .filter(course -> course.cycle().placeId == dryerId && !course.isStopped())
-        .isPresent();
+        .filter(course -> !course.isStopped())
+        .map(course -> book.place(course.cycle().placeId));
   }
 
   /** Air that the dryers take in: of the room that the first stands in, mean of the last day. */

@@ -38,6 +38,9 @@ public class SpoolEstimates implements DisposableBean {
   /** An estimate is refreshed when its forecast has aged this much. */
   private static final long OLD_S = 1800;
 
+  /** It is never this old while the program runs. */
+  private static final long SLEPT_S = 2 * OLD_S;
+
   private final SpoolRecords records;
   private final KnownSpools known;
   private final Climates climates;
@@ -87,12 +90,21 @@ public class SpoolEstimates implements DisposableBean {
   public SpoolEstimate of(SpoolRecord spool) {
     climates.settleWhatChanged();
     SpoolEstimate known = estimates.get(spool.spool().id);
-    return known != null ? known : compute(spool);
+    return known != null && !isOfBeforeASleep(known) ? known : compute(spool);
+  }
+
+  /** Whether the computer slept since: nothing was computed anew for so long. */
+  private boolean isOfBeforeASleep(SpoolEstimate known) {
+    return clock.instant().getEpochSecond() - known.nowS() > SLEPT_S;
   }
 
   /** The estimate of a spool if it is there; else it is asked for in the background. */
   public Optional<SpoolEstimate> ready(SpoolRecord spool) {
     SpoolEstimate known = estimates.get(spool.spool().id);
+    if (known != null && isOfBeforeASleep(known)) {
+      outdate(spool.spool().id);
+      known = null;
+    }
     if (known == null) {
       queue(spool.spool().id);
       known = outdated.get(spool.spool().id);

@@ -1,6 +1,7 @@
 package mindspool.server.plan;
 
 import java.util.Optional;
+import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.server.acts.StoredEditable;
 import org.springframework.stereotype.Component;
@@ -10,7 +11,7 @@ import org.springframework.stereotype.Component;
 class EditableJob extends StoredEditable<PrintJob> {
 
   EditableJob(PlanStore.Jobs jobs) {
-    super("job", PrintJob.class, jobs);
+    super(PrintJobs.WORD, PrintJob.class, jobs);
   }
 
   @Override
@@ -21,6 +22,17 @@ class EditableJob extends StoredEditable<PrintJob> {
   @Override
   public String link(PrintJob job) {
     return "/plan";
+  }
+
+  @Override
+  public void refuseTakingAway(PrintJob job) {
+    if (job.startedS != null || job.doneS != null) {
+      throw new InvalidValueException(
+          "job",
+          job.name + (job.doneS != null ? ", which was printed" : ", which prints"),
+          "a job that was not started",
+          "Undo its print first, or leave the job: it is done with.");
+    }
   }
 
   private static String instead(String before, String after, String unit) {

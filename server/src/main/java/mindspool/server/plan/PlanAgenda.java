@@ -26,13 +26,16 @@ class PlanAgenda implements AgendaSource {
   private final Climates climates;
   private final DryersForPlan dryers;
   private final HomesOfDried homes;
+  private final PlanService plans;
 
   PlanAgenda(
       PlanStore.Jobs jobs,
       PlanStore.Entries entries,
       Climates climates,
       DryersForPlan dryers,
-      HomesOfDried homes) {
+      HomesOfDried homes,
+      PlanService plans) {
+    this.plans = plans;
     this.homes = homes;
     this.dryers = dryers;
     this.jobs = jobs;
@@ -42,6 +45,11 @@ class PlanAgenda implements AgendaSource {
 
   /** Spools that go into one dryer together. */
   private record Loading(long dryerId, long startS) {}
+
+  @Override
+  public boolean isChanging() {
+    return plans.isSought();
+  }
 
   @Override
   public List<Line> lines(long nowS, long untilS) {

@@ -76,6 +76,9 @@ class PlanService implements DisposableBean {
           });
   private volatile Run run;
 
+  /** So long after a change the plan is sought again at the latest, unless it cannot be. */
+  private static final long SOON_MS = 30_000;
+
   /** What changed since the plan was made, in words, and when; null while it stands. */
   private volatile Outdated outdated;
 
@@ -128,6 +131,14 @@ class PlanService implements DisposableBean {
 
   Run run() {
     return run;
+  }
+
+  /** Whether a plan is sought just now, or will be in a moment. */
+  boolean isSought() {
+    Run latest = run;
+    Outdated since = outdated;
+    return (latest != null && !latest.over)
+        || (since != null && clock.millis() - since.atMs < SOON_MS);
   }
 
   /** A plan outlives the program: what it stood on is sought again, mostly where it was. */

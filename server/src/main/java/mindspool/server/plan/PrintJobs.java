@@ -17,6 +17,9 @@ import org.springframework.stereotype.Service;
 @Service
 public class PrintJobs {
 
+  /** What a job is called in the record of acts. */
+  public static final String WORD = "job";
+
   private final PlanStore.Jobs jobs;
   private final PlanStore.Entries entries;
   private final Edits edits;
@@ -131,6 +134,12 @@ public class PrintJobs {
   /** A job; also one that was taken off, which may still be printing. */
   public KnownJob job(long id) {
     return known(stored(id));
+  }
+
+  /** Whether it was started and is neither done nor taken off the list. */
+  public boolean isPrinting(long id) {
+    PrintJob job = stored(id);
+    return job.startedS != null && job.doneS == null && job.removedS == null;
   }
 
   private PrintJob stored(long id) {

@@ -6,8 +6,12 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.PrePersist;
+import jakarta.persistence.PreUpdate;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
+import java.util.Objects;
+import java.util.Optional;
 import mindspool.core.print.GripLearning.Ending;
 import mindspool.core.print.Printer;
 
@@ -116,7 +120,46 @@ class PrintRun {
 
   @Version int version;
 
+  /**
+   * Printer, spool and plate that it has for itself while it runs: the database knows each once.
+   */
+  Long openPrinterId;
+
+  String openCode;
+  Long openPlateId;
+
   boolean isRunning() {
     return endedS == null && removedS == null;
+  }
+
+  /** Takes its printer, spool and plate for itself while it runs, and gives them back after. */
+  @PrePersist
+  void holdPlaces() {
+    openPrinterId = isRunning() ? Long.valueOf(printerId) : null;
+    openCode = isRunning() ? code : null;
+    openPlateId = isRunning() ? plateId : null;
+  }
+
+  @PreUpdate
+  void giveBack() {
+    if (!isRunning()) {
+      holdPlaces();
+    }
+  }
+
+  /** What two prints would have at once, as a word; none where they can run side by side. */
+  Optional<String> sharedWith(PrintRun other) {
+    if (Objects.equals(id, other.id)) {
+      return Optional.empty();
+    }
+    if (printerId == other.printerId) {
+      return Optional.of("printer");
+    }
+    if (code != null && code.equals(other.code)) {
+      return Optional.of("spool");
+    }
+    return plateId != null && plateId.equals(other.plateId)
+        ? Optional.of("plate")
+        : Optional.empty();
   }
 }

@@ -202,6 +202,12 @@ class Prints {
     }
   }
 
+  private boolean isPrintedOn(Long plateId) {
+    return plateId != null
+        && runs.findByRemovedSIsNullAndEndedSIsNullOrderByStartedSAsc().stream()
+            .anyMatch(run -> plateId.equals(run.plateId));
+  }
+
   private static InvalidValueException busy(String field, String name, String what, PrintRun run) {
     return new InvalidValueException(
         field,
@@ -335,8 +341,9 @@ class Prints {
       return;
     }
     Sheets.Chosen chosen = sheets.chosen(job).from(started.code());
-    Assembled set =
-        sheets.assemble(job.begunNow(), chosen.on(printer.get().placeId(), chosen.plateId()));
+    // Without a sheet nobody chose the plate: one that is elsewhere is not taken for this one.
+    Long plate = chosen.part() == null && isPrintedOn(chosen.plateId()) ? null : chosen.plateId();
+    Assembled set = sheets.assemble(job.begunNow(), chosen.on(printer.get().placeId(), plate));
     refuseBusy(set);
     if (set.sheet() == null) {
       CurrentSpool spool = spools.current(started.code());
@@ -350,10 +357,7 @@ class Prints {
           .ifPresent(
               gate -> {
                 throw new InvalidValueException(
-                    "code",
-                    gate.words(),
-                    "a job whose checks are met",
-                    "Mend it, or start it on its setup sheet, where a reason can be given.");
+                    "overrides", gate.words(), "a job whose checks are met", gate.remedy());
               });
       begun(job, set, Map.of());
     }

@@ -6,6 +6,7 @@
       "calc",
       "calibrations",
       "devices",
+      "dry",
       "http",
       "machines",
       "photos",

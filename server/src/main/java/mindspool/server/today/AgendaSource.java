@@ -5,6 +5,11 @@ import java.util.List;
 /** A station that has something for the run sheet. */
 public interface AgendaSource {
 
+  /** Whether its lines are just computed anew and may soon be others. */
+  default boolean isChanging() {
+    return false;
+  }
+
   /** Who does it. */
   enum Doer {
     PERSON,

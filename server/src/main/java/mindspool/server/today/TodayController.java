@@ -75,7 +75,8 @@ class TodayController {
       @MayBeNull String person,
       Long untilS) {}
 
-  record TodayView(long nowS, List<LineView> lines, List<LineView> settled) {}
+  /** The run sheet; {@code changing} while some of it is computed anew. */
+  record TodayView(long nowS, boolean changing, List<LineView> lines, List<LineView> settled) {}
 
   /**
    * What somebody says of a line, {@code what} as it was shown; {@code until} when it is to come
@@ -93,7 +94,8 @@ class TodayController {
     for (LineView line : lines(now, now + Math.round(3600 * ahead))) {
       (line.said == null ? open : settled).add(line);
     }
-    return new TodayView(now, open, settled);
+    boolean changing = sources.stream().anyMatch(AgendaSource::isChanging);
+    return new TodayView(now, changing, open, settled);
   }
 
   private List<LineView> lines(long now, long until) {

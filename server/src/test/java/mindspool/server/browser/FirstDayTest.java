@@ -9,6 +9,9 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.nio.file.Files;
+import java.time.Duration;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
@@ -269,5 +272,98 @@ class FirstDayTest extends BrowserPages {
         .first()
         .click();
     assertThat(page.getByTestId("list-count")).containsText("11 of 13");
+  }
+
+  /**
+   * A wet spool is said to be wet, dried by the plan and printed: nobody types a date, and the same
+   * sheet says no more of its water.
+   */
+  @Test
+  @Order(5)
+  void aWetSpoolIsDriedByThePlanUntilItsSheetSaysGo() {
+    passUntilMorning();
+    page.navigate("/receive");
+    page.locator(".el-select:has(#material)").click();
+    option("PA6").click();
+    page.getByTestId("colour").fill("smoke");
+    page.locator(".el-select:has(#reel)").click();
+    option("Metal").click();
+    page.getByText("no bag, or opened before").click();
+    page.getByTestId("receive").click();
+    String code = page.getByTestId("received").locator("a.code").first().textContent();
+
+    page.navigate("/print");
+    page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Gear");
+    page.locator("#new-of").click();
+    option(code).click();
+    button("Add and set up").click();
+    page.getByTestId("part-done").click();
+    assertThat(page.getByTestId("gate-moisture")).containsText("Dry it first");
+    page.getByTestId("keep").click();
+    assertThat(page.getByTestId("keep")).hasCount(0);
+
+    page.getByText("Plan its drying").click();
+    page.getByTestId("no-dryer").getByRole(AriaRole.BUTTON).click();
+    page.locator("#place-name").fill("Bench oven");
+    page.locator(".el-dialog").getByLabel("rated maximum, °C").fill("95");
+    button("Add this place").click();
+    assertThat(page.getByTestId("plan-headline")).hasText("The job will have dry filament");
+    assertThat(page.getByTestId("jobs")).containsText("nine times in ten");
+
+    onceDue("put in").click();
+    button("They are in, it heats").click();
+    assertThat(page.getByTestId("act-done")).containsText("Bench oven");
+    // The core takes days; left inside for long after that, it would get wet again.
+    page.navigate("/dry");
+    Locator dryers = page.getByTestId("dryers");
+    assertThat(dryers).containsText("to go");
+    for (int looks = 0; looks < 60 && dryers.innerText().contains("to go"); looks++) {
+      pass(Duration.ofHours(3));
+      page.reload();
+      assertThat(dryers).containsText(code);
+    }
+    onceDue("take out").click();
+    button("They are out").click();
+    assertThat(page.getByTestId("act-done")).containsText("moved to");
+
+    page.navigate("/print");
+    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Gear").setExact(true))
+        .click();
+    assertThat(page.getByTestId("start")).isVisible();
+    assertThat(page.getByTestId("gate-moisture")).hasCount(0);
+    assertThat(page.locator("#main")).not().containsText("past the print limit");
+    assertThat(complaints).isEmpty();
+  }
+
+  /** Goes on to an hour at which somebody is there, today or tomorrow. */
+  private void passUntilMorning() {
+    ZonedDateTime now = now().atZone(ZoneId.systemDefault());
+    ZonedDateTime ten = now.toLocalDate().atTime(10, 0).atZone(now.getZone());
+    pass(Duration.between(now, ten.isAfter(now) ? ten : ten.plusDays(1)));
+  }
+
+  private Locator option(String name) {
+    return page.getByRole(
+        AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)));
+  }
+
+  /** Looks at Today morning after morning, until it has a line that does something. */
+  private Locator onceDue(String does) {
+    Locator lines =
+        page.getByTestId("sheet")
+            .getByRole(
+                AriaRole.BUTTON,
+                new Locator.GetByRoleOptions().setName(Pattern.compile("^" + does)));
+    for (int mornings = 0; mornings < 10; mornings++) {
+      page.navigate("/today");
+      assertThat(page.locator("h1")).containsText("Today");
+      settle();
+      assertThat(page.getByTestId("changing")).hasCount(0);
+      if (lines.count() > 0) {
+        break;
+      }
+      passUntilMorning();
+    }
+    return lines.first();
   }
 }

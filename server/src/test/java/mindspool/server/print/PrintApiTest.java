@@ -552,6 +552,7 @@ class PrintApiTest extends PrintingTest {
         api.post(
             "/api/jobs/" + job + "/start",
             "{\"code\": \"%s\", \"placeId\": %d}".formatted(code, printer));
+    assertThat(begun.status()).as(begun.raw().body()).isBetween(200, 299);
     // What was done, as people would tell it: no field of a table, no time in seconds.
     assertThat(api.get("/api/acts/" + begun.act()).raw().body())
         .contains("\"started\"")

@@ -225,7 +225,8 @@ public abstract class BrowserPages {
   /** Waits until all that the page asked for has come and what came asks for nothing more. */
   protected void settle() {
     int quiet = 0;
-    while (quiet < QUIET_LOOKS) {
+    for (int looks = 0; quiet < QUIET_LOOKS; looks++) {
+      assertThat(looks * LOOK_MS).as("waits for " + waitingFor).isLessThan(PATIENCE_MS);
       page.waitForTimeout(LOOK_MS);
       quiet = waitingFor.isEmpty() ? quiet + 1 : 0;
     }

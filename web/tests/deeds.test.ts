@@ -1,0 +1,83 @@
+import { flushPromises, mount, RouterLinkStub } from '@vue/test-utils'
+import { createPinia, setActivePinia } from 'pinia'
+import { describe, expect, it } from 'vitest'
+import type { Schemas } from '@/api/client'
+import { held, takenOutNow } from '@/stations/dry/takenOut'
+import DeedDialog from '@/stations/today/DeedDialog.vue'
+import { make } from './contract'
+import { plain, refuse, serve } from './pages'
+
+const DONE: Schemas['Advice'] = {
+  code: '4XHJ',
+  hoursLeft: null,
+  outerPercent: 0.05,
+  corePercent: 0.12,
+  printLimitPercent: 0.2,
+  room: 'Workshop',
+  bagWithinHours: 2,
+  printableHours: 30,
+  homes: [],
+}
+
+describe('what taking a spool out leaves', () => {
+  it('says nothing once its time is over and it prints', () => {
+    expect(takenOutNow(DONE)).toBe('')
+    expect(takenOutNow({ ...DONE, hoursLeft: 0.2 })).toBe('')
+  })
+
+  it('says how early it is and that it prints all the same', () => {
+    expect(takenOutNow({ ...DONE, hoursLeft: 3 })).toBe(
+      '3 h before its time. It prints all the same; it would stay so for longer.',
+    )
+  })
+
+  it('names what is wet still, and where the limit is', () => {
+    expect(takenOutNow({ ...DONE, hoursLeft: 3, corePercent: 0.3 })).toBe(
+      '3 h before its time. Its outer wraps print, its core does not yet: 0.300 %; the print limit is 0.200 %. Print it at once, then dry it again.',
+    )
+    expect(takenOutNow({ ...DONE, outerPercent: 0.25, corePercent: 0.3 })).toBe(
+      'It does not print yet: outer wraps 0.250 %, core 0.300 %; the print limit is 0.200 %.',
+    )
+  })
+
+  it('says how long a place holds it', () => {
+    expect(held(null)).toBe('two weeks and more')
+    expect(held(0)).toBe('no time: too wet')
+    expect(held(0.01)).toBe('3 min')
+  })
+})
+
+describe('a job that is started from Today', () => {
+  const deed = make('Deed', { kind: 'START_JOB', jobId: 7, codes: ['4XHJ'], cycleId: null })
+
+  async function started(answer: object) {
+    setActivePinia(createPinia())
+    serve({ 'POST /api/jobs/7/start': answer })
+    const dialog = mount(DeedDialog, { props: { what: 'Start the gear', deed }, global: plain })
+    await dialog.get('form').trigger('submit')
+    await flushPromises()
+    return dialog
+  }
+
+  it('leads to the sheet whose check holds it back', async () => {
+    const dialog = await started(
+      refuse(
+        'overrides',
+        'the core has 1.2 %',
+        'a reason for starting all the same, for the check moisture',
+        'Dry it first.',
+      ),
+    )
+    const said = dialog.get('[data-testid=held-back]')
+    expect(said.text()).toContain('is not met: the core has 1.2 %. Dry it first.')
+    expect(said.text()).not.toContain('overrides')
+    expect(said.findComponent(RouterLinkStub).props('to')).toBe('/print/jobs/7')
+    expect(dialog.emitted('close')).toBeUndefined()
+  })
+
+  it('says of a field what is wrong with it', async () => {
+    const dialog = await started(refuse('code', '4XHJ', 'another spool', 'It is in a dryer.'))
+    expect(dialog.find('[data-testid=held-back]').exists()).toBe(false)
+    expect(dialog.text()).toContain('It is in a dryer.')
+  })
+})
