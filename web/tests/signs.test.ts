@@ -1,4 +1,7 @@
+import { readFileSync } from 'node:fs'
+import { mount } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
+import SignPicker from '@/stations/trouble/SignPicker.vue'
 import { DRAWINGS } from '@/stations/trouble/drawings'
 import { found, grouped, type KnownSign } from '@/stations/trouble/signs'
 
@@ -75,5 +78,59 @@ describe('signs of trouble', () => {
     for (const drawing of Object.values(DRAWINGS)) {
       expect(drawing.wrong).toMatch(/^M/)
     }
+  })
+})
+
+describe('what people write of their print', () => {
+  const TABLE = '../core/src/main/resources/mindspool/core/trouble/signs.csv'
+  const signs: KnownSign[] = readFileSync(TABLE, 'utf8')
+    .trim()
+    .split('\n')
+    .slice(1)
+    .map((row) => {
+      const cells = [...row.matchAll(/(?:^|,)(?:"([^"]*)"|([^,]*))/g)].map(
+        (cell) => cell[1] ?? cell[2] ?? '',
+      )
+      const [id = '', , , , name = '', words = ''] = cells
+      return { id, seen: 'SURFACE', seenTitle: 'surface', name, words, stop: null }
+    })
+
+  // As somebody at the machine says it, from memory.
+  it.each([
+    ['lines repeating each 8 mm', 'wave_period'],
+    ['after two hours', 'warm_time'],
+    ['nothing comes out after retracting', 'nothing'],
+    ['hairs between towers', 'string'],
+    ['it pops and steams', 'pop'],
+    ['corner came up', 'lift_early'],
+    ['layers split apart', 'split'],
+  ])('finds the sign for %s', (text, id) => {
+    expect(
+      found(signs, text)
+        .slice(0, 2)
+        .map((sign) => sign.id),
+    ).toContain(id)
+  })
+
+  function picker(told: string, said = {}) {
+    return mount(SignPicker, {
+      props: { known: signs, said, asked: [], unexplained: [], disabled: false, told },
+    })
+  }
+
+  it('is not asked for twice: the case begins with the signs of its words', () => {
+    const begun = picker('lines repeating each 8 mm')
+    expect(begun.get('[data-testid=signs-found]').text()).toContain('Bands at an even distance')
+    expect(begun.get<HTMLInputElement>('[data-testid=find-sign]').element.value).toBe(
+      'lines repeating each 8 mm',
+    )
+  })
+
+  it('is left alone where it names no sign, or where signs were said already', () => {
+    const named = picker('xyzzy')
+    expect(named.find('[data-testid=signs-found]').exists()).toBe(false)
+    expect(named.text()).not.toContain('No sign has such words')
+    const told = picker('lines repeating each 8 mm', { pop: 'YES' })
+    expect(told.find('[data-testid=signs-found]').exists()).toBe(false)
   })
 })

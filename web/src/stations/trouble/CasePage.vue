@@ -269,6 +269,7 @@ const reopen = () =>
           :asked="trouble.ranking.questions.map((each) => each.id)"
           :unexplained="trouble.ranking.unexplained"
           :disabled="!isOpen"
+          :told="trouble.runId === null ? trouble.title : ''"
           @say="saySign"
         />
         <div class="side">

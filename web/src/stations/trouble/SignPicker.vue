@@ -15,10 +15,14 @@ const props = defineProps<{
   /** Ids of those that the first cause does not show. */
   unexplained: readonly string[]
   disabled: boolean
+  /** What somebody wrote when the case began, to look for signs in. */
+  told: string
 }>()
 const emit = defineEmits<{ say: [id: string, answer: Answer | null] }>()
 
-const words = ref('')
+const words = ref(
+  Object.keys(props.said).length === 0 && found(props.known, props.told).length ? props.told : '',
+)
 const hits = computed(() => found(props.known, words.value).slice(0, 8))
 const groups = computed(() => grouped(props.known))
 const answered = computed(() => props.known.filter((sign) => props.said[sign.id]))

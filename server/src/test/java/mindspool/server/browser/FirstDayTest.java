@@ -335,6 +335,115 @@ class FirstDayTest extends BrowserPages {
     assertThat(complaints).isEmpty();
   }
 
+  /**
+   * The dried gear fails all the same: its cause is found, what was done about it is noted, and the
+   * printer's history tells all of it. What is taken back is told no more.
+   */
+  @Test
+  @Order(6)
+  void aFailedPrintIsFollowedToItsCauseAndStandsInThePrintersHistory() {
+    page.navigate("/print");
+    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Gear").setExact(true))
+        .click();
+    assertThat(page.getByTestId("start")).isVisible();
+    Locator reasons = page.getByLabel("Start all the same, because");
+    for (int i = 0; i < reasons.count(); i++) {
+      reasons.nth(i).fill("the brim will do");
+    }
+    page.getByTestId("start").click();
+    assertThat(page.getByTestId("run-headline")).containsText("Gear: 0 % done");
+    pass(Duration.ofMinutes(20));
+    page.reload();
+    page.getByText("Failed", new Page.GetByTextOptions().setExact(true)).click();
+    page.getByText("a corner came up").click();
+    page.getByLabel("Failed at a height of, mm").fill("3");
+    page.getByTestId("finish").click();
+    Locator headline = page.getByTestId("run-headline");
+    assertThat(headline).hasText("Gear: failed");
+
+    button("Find the cause").click();
+    Locator found = page.getByTestId("case-headline");
+    assertThat(found).containsText("Gear");
+    page.getByTestId("find-sign").fill("corners lift");
+    page.getByTestId("signs-found")
+        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("yes").setExact(true))
+        .first()
+        .click();
+    page.getByTestId("find-sign").fill("");
+    Locator test = page.getByTestId("next-test");
+    assertThat(test).isVisible();
+    test.locator(".outcomes button").first().click();
+    assertThat(page.getByTestId("tests-done")).isVisible();
+    page.getByTestId("close-case").click();
+    assertThat(found).containsText("Gear: it was");
+    String cause = found.innerText().replace("Gear: it was ", "");
+
+    page.navigate("/upkeep/printer/2");
+    Locator history = page.getByTestId("timeline-list");
+    assertThat(history).containsText("Gear");
+    assertThat(history).containsText(cause);
+    page.navigate("/acts");
+    Locator latest = page.locator("ul.acts li").first();
+    latest.getByText("undo").click();
+    assertThat(latest).containsText("undone");
+    page.navigate("/upkeep/printer/2");
+    assertThat(history).containsText("Gear");
+    assertThat(history).not().containsText(cause);
+    assertThat(complaints).isEmpty();
+  }
+
+  /** In one hand, on a phone: found, weighed, moved, dried, printed, ended. */
+  @Test
+  @Order(7)
+  void aPhoneIsEnoughForADay() {
+    page.setViewportSize(390, 844);
+    page.navigate("/shelf");
+    page.locator("[data-spool]")
+        .filter(new Locator.FilterOptions().setHasText("c3"))
+        .first()
+        .click();
+    assertThat(page.getByTestId("printable")).isVisible();
+    String code = page.url().substring(page.url().lastIndexOf('/') + 1);
+    page.getByTestId("weigh").click();
+    page.getByTestId("gross-mass").fill("1098");
+    page.getByTestId("save-mass").click();
+    assertThat(page.getByTestId("act-done")).containsText("1098 g");
+    page.getByTestId("move").click();
+    page.getByTestId("move-targets").getByText("Rack").click();
+    assertThat(page.getByTestId("act-done")).containsText("moved to Rack");
+
+    page.navigate("/dry/" + code);
+    page.getByTestId("start-cycle").click();
+    assertThat(page.getByTestId("cycle-headline")).containsText("Bench oven:");
+    pass(Duration.ofHours(8));
+    page.reload();
+    page.getByText("take out", new Page.GetByTextOptions().setExact(true)).click();
+    page.getByLabel("here: put " + code + " into Rack").click();
+    assertThat(page.getByTestId("act-done")).containsText(code + ": moved to Rack");
+    page.getByTestId("stop-cycle").click();
+    assertThat(page.getByTestId("cycle-headline")).containsText("stopped");
+
+    page.navigate("/print");
+    page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Tag");
+    page.locator("#new-of").click();
+    option(code).click();
+    button("Add and set up").click();
+    page.getByTestId("part-done").click();
+    page.getByTestId("keep").click();
+    assertThat(page.getByTestId("keep")).hasCount(0);
+    Locator reasons = page.getByLabel("Start all the same, because");
+    for (int i = 0; i < reasons.count(); i++) {
+      reasons.nth(i).fill("a tag only");
+    }
+    page.getByTestId("start").click();
+    assertThat(page.getByTestId("run-headline")).containsText("Tag: 0 % done");
+    page.getByText("Good", new Page.GetByTextOptions().setExact(true)).click();
+    page.getByTestId("finish").click();
+    assertThat(page.getByTestId("run-headline")).hasText("Tag: good");
+    assertFits("a print that ended");
+    assertThat(complaints).isEmpty();
+  }
+
   /** Goes on to an hour at which somebody is there, today or tomorrow. */
   private void passUntilMorning() {
     ZonedDateTime now = now().atZone(ZoneId.systemDefault());
