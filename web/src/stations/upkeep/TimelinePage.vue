@@ -44,11 +44,12 @@ const scale = computed(() => new TimeScale(line.value?.fromS ?? 0, line.value?.t
 const KINDS: Record<Schemas['TimelineMark']['kind'], string> = {
   UPKEEP: 'upkeep',
   SETTING: 'settings',
+  TROUBLE: 'trouble',
   MATERIAL: 'material',
   SPOOL: 'spool',
   PLATE: 'plate',
 }
-const LANES = ['UPKEEP', 'SETTING', 'MATERIAL', 'SPOOL', 'PLATE'] as const
+const LANES = ['UPKEEP', 'SETTING', 'TROUBLE', 'MATERIAL', 'SPOOL', 'PLATE'] as const
 const AIR_TOP = 10
 const AIR_TALL = 60
 const PRINTS_Y = 92

@@ -28,8 +28,15 @@ class MachineTimeline {
   private final Machines machines;
   private final PrintedRuns runs;
   private final Climates climates;
+  private final FoundTroubles troubles;
 
-  MachineTimeline(Upkeep upkeep, Machines machines, PrintedRuns runs, Climates climates) {
+  MachineTimeline(
+      Upkeep upkeep,
+      Machines machines,
+      PrintedRuns runs,
+      Climates climates,
+      FoundTroubles troubles) {
+    this.troubles = troubles;
     this.upkeep = upkeep;
     this.machines = machines;
     this.runs = runs;
@@ -54,6 +61,7 @@ class MachineTimeline {
   enum MarkKind {
     UPKEEP,
     SETTING,
+    TROUBLE,
     MATERIAL,
     SPOOL,
     PLATE
@@ -89,6 +97,9 @@ class MachineTimeline {
     }
     for (Edits.Changed change : machines.changes(printerId, fromS)) {
       marks.add(new TimelineMark(change.atS(), MarkKind.SETTING, change.words()));
+    }
+    for (FoundTroubles.Found found : troubles.on(printerId, fromS)) {
+      marks.add(new TimelineMark(found.atS(), MarkKind.TROUBLE, found.words()));
     }
     between(prints, marks);
     marks.sort(Comparator.comparingLong(TimelineMark::atS));

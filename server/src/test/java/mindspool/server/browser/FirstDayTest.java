@@ -409,8 +409,8 @@ class FirstDayTest extends BrowserPages {
     page.getByTestId("save-mass").click();
     assertThat(page.getByTestId("act-done")).containsText("1098 g");
     page.getByTestId("move").click();
-    page.getByTestId("move-targets").getByText("Rack").click();
-    assertThat(page.getByTestId("act-done")).containsText("moved to Rack");
+    page.getByTestId("move-targets").getByText("Drawer").click();
+    assertThat(page.getByTestId("act-done")).containsText("moved to Drawer");
 
     page.navigate("/dry/" + code);
     page.getByTestId("start-cycle").click();
@@ -438,6 +438,8 @@ class FirstDayTest extends BrowserPages {
     page.getByTestId("start").click();
     assertThat(page.getByTestId("run-headline")).containsText("Tag: 0 % done");
     page.getByText("Good", new Page.GetByTextOptions().setExact(true)).click();
+    page.locator(".el-select:has(#run-ending)").click();
+    option("It held").click();
     page.getByTestId("finish").click();
     assertThat(page.getByTestId("run-headline")).hasText("Tag: good");
     assertFits("a print that ended");

@@ -3,11 +3,15 @@ package mindspool.server.support;
 import java.util.Map;
 import java.util.Set;
 import mindspool.server.air.ClimateChanged;
+import mindspool.server.http.KeptValue;
 import mindspool.server.materials.MaterialsChanged;
+import org.springframework.aop.framework.AopProxyUtils;
+import org.springframework.aop.support.AopUtils;
 import org.springframework.context.ApplicationContext;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.test.context.TestContext;
 import org.springframework.test.context.TestExecutionListener;
+import org.springframework.util.ReflectionUtils;
 
 /**
  * An empty workshop for each class of tests: all of them ask one running application, and none
@@ -32,7 +36,23 @@ public final class FreshDatabase implements TestExecutionListener {
         .filter(table -> !KEPT.contains(table))
         .forEach(table -> jdbc.execute("truncate table \"" + table + "\""));
     jdbc.execute("set referential_integrity true");
+    application.getBeansOfType(Object.class).values().forEach(FreshDatabase::forget);
     application.publishEvent(new MaterialsChanged());
     application.publishEvent(new ClimateChanged(Map.of()));
+  }
+
+  /** What a bean keeps of its table goes with the table. */
+  private static void forget(Object bean) {
+    Class<?> type = AopUtils.getTargetClass(bean);
+    Object target = AopProxyUtils.getSingletonTarget(bean);
+    if (type.getPackageName().startsWith("mindspool")) {
+      ReflectionUtils.doWithFields(
+          type,
+          field -> {
+            field.setAccessible(true);
+            ((KeptValue<?>) field.get(target == null ? bean : target)).forget();
+          },
+          field -> field.getType() == KeptValue.class);
+    }
   }
 }
