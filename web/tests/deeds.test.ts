@@ -2,7 +2,7 @@ import { flushPromises, mount, RouterLinkStub } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { describe, expect, it } from 'vitest'
 import type { Schemas } from '@/api/client'
-import { held, takenOutNow } from '@/stations/dry/takenOut'
+import { held, kept, takenOutNow } from '@/stations/dry/takenOut'
 import DeedDialog from '@/stations/today/DeedDialog.vue'
 import { make } from './contract'
 import { plain, refuse, serve } from './pages'
@@ -38,6 +38,20 @@ describe('what taking a spool out leaves', () => {
     expect(takenOutNow({ ...DONE, outerPercent: 0.25, corePercent: 0.3 })).toBe(
       'It does not print yet: outer wraps 0.250 %, core 0.300 %; the print limit is 0.200 %.',
     )
+  })
+
+  it('is not sure near the limit', () => {
+    expect(takenOutNow({ ...DONE, hoursLeft: 3, corePercent: 0.19 })).toBe(
+      '3 h before its time. It is near the print limit still: outer wraps 0.050 %, core 0.190 %; the limit is 0.200 %. Whether it prints well is not sure.',
+    )
+  })
+
+  it('says how long a place keeps it dry, or else good enough to print', () => {
+    const home = make('Home', { goodHours: 5, printableHours: 48 * 1.5 })
+    expect(kept(home)).toBe('dry for 5 h')
+    expect(kept({ ...home, goodHours: null })).toBe('dry for two weeks and more')
+    expect(kept({ ...home, goodHours: 0 })).toBe('prints for 3 days')
+    expect(kept({ ...home, goodHours: 0, printableHours: 0 })).toBe('too wet to print')
   })
 
   it('says how long a place holds it', () => {

@@ -6,6 +6,9 @@ type Advice = Schemas['Advice']
 /** So long before its end a cycle is as good as over, h. */
 const NEARLY_OVER_H = 0.5
 
+/** Of the print limit; above it an estimate does not say for sure that it prints. */
+const SURE = 0.8
+
 /** What taking a spool out now leaves, in words; nothing where it prints and its time is over. */
 export function takenOutNow(advice: Advice): string {
   const { hoursLeft, outerPercent, corePercent, printLimitPercent: limit } = advice
@@ -17,7 +20,19 @@ export function takenOutNow(advice: Advice): string {
   if (corePercent > limit) {
     return `${early}Its outer wraps print, its core does not yet: ${moisture(corePercent)}; the print limit is ${moisture(limit)}. Print it at once, then dry it again.`
   }
+  if (Math.max(outerPercent, corePercent) > SURE * limit) {
+    return `${early}It is near the print limit still: outer wraps ${moisture(outerPercent)}, core ${moisture(corePercent)}; the limit is ${moisture(limit)}. Whether it prints well is not sure.`
+  }
   return early && `${early}It prints all the same; it would stay so for longer.`
+}
+
+/** How long a place keeps it, in words: dry, or else good enough to print. */
+export function kept(home: Schemas['Home']): string {
+  return home.goodHours !== 0
+    ? `dry for ${held(home.goodHours)}`
+    : home.printableHours !== 0
+      ? `prints for ${held(home.printableHours)}`
+      : 'too wet to print'
 }
 
 /** How long a place holds it, in words. */

@@ -9,7 +9,7 @@ import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import SetpointRisk from '@/parts/SetpointRisk.vue'
 import { inShownUnits } from '@/parts/format'
-import { held, takenOutNow } from '@/stations/dry/takenOut'
+import { kept, takenOutNow } from '@/stations/dry/takenOut'
 import { useActs } from '@/stores/acts'
 import { useDryers } from '@/stores/dryers'
 import { choices, useOptions } from '@/stores/options'
@@ -36,7 +36,8 @@ const form = reactive({
 const problem = ref<Problem | null>(null)
 useFormProblem(problem)
 const busy = ref(false)
-const advice = ref<Schemas['Advice'] | null>(null)
+/** Of each spool that comes out. */
+const advice = ref<Schemas['Advice'][]>([])
 /** Whether the places that it may go to are still looked for. */
 const looking = ref(false)
 
@@ -78,12 +79,16 @@ watch(
     }
     looking.value = true
     try {
-      advice.value = await answer(
-        client.GET('/api/cycles/{id}/after/{code}', {
-          params: { path: { id: cycleId, code: codes[0] } },
-        }),
+      advice.value = await Promise.all(
+        codes.map((code) =>
+          answer(
+            client.GET('/api/cycles/{id}/after/{code}', {
+              params: { path: { id: cycleId, code } },
+            }),
+          ),
+        ),
       )
-      form.placeId ??= advice.value.homes.find((home) => !home.full)?.placeId ?? null
+      form.placeId ??= advice.value[0]?.homes.find((home) => !home.full)?.placeId ?? null
     } catch (cause) {
       problem.value = Problem.of(cause)
     }
@@ -92,10 +97,15 @@ watch(
   { immediate: true },
 )
 
+/** Those that are taken out now and of which there is something to say. */
+const leaving = computed(() =>
+  advice.value.filter((each) => form.codes.includes(each.code) && takenOutNow(each)),
+)
+
 const homes = computed(() =>
-  (advice.value?.homes ?? []).map((home) => ({
+  (advice.value[0]?.homes ?? []).map((home) => ({
     value: home.placeId,
-    label: `${home.name}${home.full ? ', full' : ''}: dry for ${held(home.goodHours)}`,
+    label: `${home.name}${home.full ? ', full' : ''}: ${kept(home)}`,
   })),
 )
 
@@ -159,8 +169,8 @@ async function record() {
         label="put into"
         :options="homes"
       />
-      <p v-if="advice && takenOutNow(advice)" class="call" data-testid="taken-out">
-        {{ deed.codes.length > 1 ? `${advice.code}: ` : '' }}{{ takenOutNow(advice) }}
+      <p v-for="each in leaving" :key="each.code" class="call" data-testid="taken-out">
+        {{ deed.codes.length > 1 ? `${each.code}: ` : '' }}{{ takenOutNow(each) }}
       </p>
       <p v-if="looking" class="small soft">Looking where it stays dry longest …</p>
       <template v-if="deed.kind === 'PUT_IN'">
