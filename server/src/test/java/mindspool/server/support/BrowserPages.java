@@ -163,6 +163,10 @@ public abstract class BrowserPages {
         });
     page.onRequest(
         request -> {
+          if (request.isNavigationRequest()) {
+            // What the page before asked for goes with it; nobody says so of each.
+            waitingFor.clear();
+          }
           waitingFor.add(request.url());
           if (!request.url().startsWith("http://127.0.0.1:" + port)
               && !request.url().startsWith("data:")) {
