@@ -9,6 +9,8 @@ import { plain, refuse, serve } from './pages'
 
 const DONE: Schemas['Advice'] = {
   code: '4XHJ',
+  nowS: 1_800_000_000,
+  surePrintsS: null,
   hoursLeft: null,
   outerPercent: 0.05,
   corePercent: 0.12,
@@ -40,10 +42,12 @@ describe('what taking a spool out leaves', () => {
     )
   })
 
-  it('is not sure near the limit', () => {
-    expect(takenOutNow({ ...DONE, hoursLeft: 3, corePercent: 0.19 })).toBe(
-      '3 h before its time. It is near the print limit still: outer wraps 0.050 %, core 0.190 %; the limit is 0.200 %. Whether it prints well is not sure.',
+  it('says from when it surely prints, as its cycle says', () => {
+    const later = { ...DONE, hoursLeft: 3, surePrintsS: DONE.nowS + 7200 }
+    expect(takenOutNow(later)).toMatch(
+      /^3 h before its time. It may print already, surely only from \w{3} \d\d:\d\d: outer wraps 0.050 %, core 0.120 %; the print limit is 0.200 %.$/,
     )
+    expect(takenOutNow({ ...DONE, surePrintsS: DONE.nowS })).toBe('')
   })
 
   it('says how long a place keeps it dry, or else good enough to print', () => {

@@ -1,17 +1,21 @@
 import type { Schemas } from '@/api/client'
-import { hours, moisture } from '@/parts/format'
+import { hours, moisture, moment } from '@/parts/format'
 
 type Advice = Schemas['Advice']
 
 /** So long before its end a cycle is as good as over, h. */
 const NEARLY_OVER_H = 0.5
 
-/** Of the print limit; above it an estimate does not say for sure that it prints. */
-const SURE = 0.8
-
 /** What taking a spool out now leaves, in words; nothing where it prints and its time is over. */
 export function takenOutNow(advice: Advice): string {
-  const { hoursLeft, outerPercent, corePercent, printLimitPercent: limit } = advice
+  const {
+    nowS,
+    surePrintsS,
+    hoursLeft,
+    outerPercent,
+    corePercent,
+    printLimitPercent: limit,
+  } = advice
   const early =
     hoursLeft !== null && hoursLeft > NEARLY_OVER_H ? `${hours(hoursLeft)} before its time. ` : ''
   if (outerPercent > limit) {
@@ -20,8 +24,8 @@ export function takenOutNow(advice: Advice): string {
   if (corePercent > limit) {
     return `${early}Its outer wraps print, its core does not yet: ${moisture(corePercent)}; the print limit is ${moisture(limit)}. Print it at once, then dry it again.`
   }
-  if (Math.max(outerPercent, corePercent) > SURE * limit) {
-    return `${early}It is near the print limit still: outer wraps ${moisture(outerPercent)}, core ${moisture(corePercent)}; the limit is ${moisture(limit)}. Whether it prints well is not sure.`
+  if (surePrintsS !== null && surePrintsS > nowS) {
+    return `${early}It may print already, surely only from ${moment(surePrintsS, nowS)}: outer wraps ${moisture(outerPercent)}, core ${moisture(corePercent)}; the print limit is ${moisture(limit)}.`
   }
   return early && `${early}It prints all the same; it would stay so for longer.`
 }

@@ -20,7 +20,3 @@ where r.id = (
 alter table print_run add constraint one_print_on_a_printer unique (open_printer_id);
 alter table print_run add constraint one_print_of_a_spool unique (open_code);
 alter table print_run add constraint one_print_on_a_plate unique (open_plate_id);
-
--- A dryer that stands in no room heats as well: what was kept of spools that were in one is computed
--- anew.
-delete from spool_checkpoint;

@@ -58,6 +58,8 @@ class AfterDrying {
    * What to do when it comes out.
    *
    * @param hoursLeft until its cycle was to end; null where that is over
+   * @param surePrintsS from when all of it prints nine times in ten, as its cycle's page says; null
+   *     where that is never, or the cycle was stopped
    * @param outerPercent moisture of its outer wraps now, and {@code corePercent} of its core
    * @param bagWithinHours in the air of the room that the dryer stands in; null where it does not
    *     matter for two weeks
@@ -66,7 +68,9 @@ class AfterDrying {
    */
   record Advice(
       String code,
+      long nowS,
       @MayBeNull Double hoursLeft,
+      @MayBeNull Long surePrintsS,
       double outerPercent,
       double corePercent,
       double printLimitPercent,
@@ -75,7 +79,7 @@ class AfterDrying {
       Double printableHours,
       List<Home> homes) {}
 
-  Advice of(String code, CycleCourse course) {
+  Advice of(String code, CycleCourse course, Long surePrintsS) {
     CurrentSpool spool = spools.current(code);
     Material material = spool.material();
     long now = clock.instant().getEpochSecond();
@@ -112,7 +116,9 @@ class AfterDrying {
     PlaceInfo around = room == null ? null : climates.place(room);
     return new Advice(
         code,
+        now,
         course.isStopped() || left <= 0 ? null : left,
+        surePrintsS,
         profile.outerPercent(),
         profile.corePercent(),
         material.printLimitPercent(),

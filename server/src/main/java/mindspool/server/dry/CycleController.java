@@ -414,7 +414,14 @@ class CycleController {
   @GetMapping("/cycles/{id}/after/{code}")
   @Operation(summary = "Where a spool of a cycle goes, and how long it holds there")
   AfterDrying.Advice after(@PathVariable long id, @PathVariable String code) {
-    return afterDrying.of(code, cycles.one(id));
+    CycleCourse course = cycles.one(id);
+    Long surePrintsS =
+        spoolsInside(course, now()).stream()
+            .filter(spool -> spool.code.equals(code))
+            .findFirst()
+            .map(SpoolInCycle::surePrintsS)
+            .orElse(null);
+    return afterDrying.of(code, course, surePrintsS);
   }
 
   @PostMapping("/cycles")

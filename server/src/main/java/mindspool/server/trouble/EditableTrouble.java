@@ -54,7 +54,8 @@ class EditableTrouble extends StoredEditable<StoredTrouble> {
     };
   }
 
-  private String cause(String id) {
+  /** What a cause is called. */
+  String cause(String id) {
     return id.equals(Troubles.OTHER) ? "something else" : table.cause(id).title();
   }
 

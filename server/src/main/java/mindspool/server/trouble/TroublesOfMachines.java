@@ -2,7 +2,6 @@ package mindspool.server.trouble;
 
 import java.util.List;
 import mindspool.core.Text;
-import mindspool.core.trouble.TroubleKnowledge;
 import mindspool.server.upkeep.FoundTroubles;
 import org.springframework.stereotype.Component;
 
@@ -11,11 +10,11 @@ import org.springframework.stereotype.Component;
 class TroublesOfMachines implements FoundTroubles {
 
   private final TroubleStore.Troubles troubles;
-  private final TroubleKnowledge table;
+  private final EditableTrouble told;
 
-  TroublesOfMachines(TroubleStore.Troubles troubles, TroubleKnowledge table) {
+  TroublesOfMachines(TroubleStore.Troubles troubles, EditableTrouble told) {
     this.troubles = troubles;
-    this.table = table;
+    this.told = told;
   }
 
   @Override
@@ -28,12 +27,8 @@ class TroublesOfMachines implements FoundTroubles {
 
   private String words(StoredTrouble trouble) {
     String done = trouble.remedy == null || trouble.remedy.isBlank() ? "" : "; " + trouble.remedy;
-    return trouble.title + ": " + cause(trouble.cause) + done;
-  }
-
-  private String cause(String id) {
-    return id == null
-        ? "no cause found"
-        : id.equals(Troubles.OTHER) ? "something else" : Text.lowerFirst(table.cause(id).title());
+    String cause =
+        trouble.cause == null ? "no cause found" : Text.lowerFirst(told.cause(trouble.cause));
+    return trouble.title + ": " + cause + done;
   }
 }

@@ -152,22 +152,14 @@ class FirstDayTest extends BrowserPages {
     assertThat(page.getByTestId("print-headline")).hasText("Hook");
     page.getByTestId("part-done").click();
     assertThat(page.getByTestId("print-headline")).containsText("Hook:");
-    page.getByTestId("keep").click();
-    assertThat(page.getByTestId("keep")).hasCount(0);
-    Locator reasons = page.getByLabel("Start all the same, because");
-    for (int i = 0; i < reasons.count(); i++) {
-      reasons.nth(i).fill("a first try");
-    }
-    page.getByTestId("start").click();
+    keepSheet();
+    startBecause("a first try");
     assertThat(page.getByTestId("run-headline")).containsText("Hook: 0 % done");
 
     // How it ended is asked, never set beforehand.
     page.getByTestId("finish").click();
     assertThat(page.locator("#main")).containsText("Say how it came out");
-    page.getByText("Good", new Page.GetByTextOptions().setExact(true)).click();
-    page.locator(".el-select:has(#run-ending)").click();
-    page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("It held")).click();
-    page.getByTestId("finish").click();
+    endsWell();
     assertThat(page.getByTestId("run-headline")).hasText("Hook: good");
 
     page.navigate("/shelf");
@@ -292,15 +284,9 @@ class FirstDayTest extends BrowserPages {
     page.getByTestId("receive").click();
     String code = page.getByTestId("received").locator("a.code").first().textContent();
 
-    page.navigate("/print");
-    page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Gear");
-    page.locator("#new-of").click();
-    option(code).click();
-    button("Add and set up").click();
-    page.getByTestId("part-done").click();
+    addJob("Gear", code);
     assertThat(page.getByTestId("gate-moisture")).containsText("Dry it first");
-    page.getByTestId("keep").click();
-    assertThat(page.getByTestId("keep")).hasCount(0);
+    keepSheet();
 
     page.getByText("Plan its drying").click();
     page.getByTestId("no-dryer").getByRole(AriaRole.BUTTON).click();
@@ -346,11 +332,7 @@ class FirstDayTest extends BrowserPages {
     page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Gear").setExact(true))
         .click();
     assertThat(page.getByTestId("start")).isVisible();
-    Locator reasons = page.getByLabel("Start all the same, because");
-    for (int i = 0; i < reasons.count(); i++) {
-      reasons.nth(i).fill("the brim will do");
-    }
-    page.getByTestId("start").click();
+    startBecause("the brim will do");
     assertThat(page.getByTestId("run-headline")).containsText("Gear: 0 % done");
     pass(Duration.ofMinutes(20));
     page.reload();
@@ -423,27 +405,47 @@ class FirstDayTest extends BrowserPages {
     page.getByTestId("stop-cycle").click();
     assertThat(page.getByTestId("cycle-headline")).containsText("stopped");
 
+    addJob("Tag", code);
+    keepSheet();
+    startBecause("a tag only");
+    assertThat(page.getByTestId("run-headline")).containsText("Tag: 0 % done");
+    endsWell();
+    assertThat(page.getByTestId("run-headline")).hasText("Tag: good");
+    assertFits("a print that ended");
+    assertThat(complaints).isEmpty();
+  }
+
+  /** Starts it with a reason for each check that asks for one. */
+  private void startBecause(String reason) {
+    Locator reasons = page.getByLabel("Start all the same, because");
+    for (int i = 0; i < reasons.count(); i++) {
+      reasons.nth(i).fill(reason);
+    }
+    page.getByTestId("start").click();
+  }
+
+  /** Adds a job from a spool with the page's own defaults, and opens its sheet. */
+  private void addJob(String name, String code) {
     page.navigate("/print");
-    page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Tag");
+    page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill(name);
     page.locator("#new-of").click();
     option(code).click();
     button("Add and set up").click();
     page.getByTestId("part-done").click();
+  }
+
+  /** Keeps what the sheet proposes. */
+  private void keepSheet() {
     page.getByTestId("keep").click();
     assertThat(page.getByTestId("keep")).hasCount(0);
-    Locator reasons = page.getByLabel("Start all the same, because");
-    for (int i = 0; i < reasons.count(); i++) {
-      reasons.nth(i).fill("a tag only");
-    }
-    page.getByTestId("start").click();
-    assertThat(page.getByTestId("run-headline")).containsText("Tag: 0 % done");
+  }
+
+  /** Says that a print is good and held. */
+  private void endsWell() {
     page.getByText("Good", new Page.GetByTextOptions().setExact(true)).click();
     page.locator(".el-select:has(#run-ending)").click();
     option("It held").click();
     page.getByTestId("finish").click();
-    assertThat(page.getByTestId("run-headline")).hasText("Tag: good");
-    assertFits("a print that ended");
-    assertThat(complaints).isEmpty();
   }
 
   /** Goes on to an hour at which somebody is there, today or tomorrow. */

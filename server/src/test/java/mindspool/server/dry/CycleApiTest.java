@@ -273,6 +273,8 @@ class CycleApiTest extends ServerTest {
     // Seven hours early it is too wet to be kept dry; the same water as on its own page.
     assertThat(after.get("hoursLeft").asDouble()).isCloseTo(7, within(0.05));
     assertThat(after.get("bagWithinHours").asDouble()).isZero();
+    assertThat(after.get("surePrintsS").asLong())
+        .isCloseTo(cycle(id).at("/spools/0/surePrintsS").asLong(), within(60L));
     assertThat(after.at("/homes/0/goodHours").asDouble()).isZero();
     JsonNode rings = api.get("/api/spools/" + first).body();
     assertThat(after.get("corePercent").asDouble())
