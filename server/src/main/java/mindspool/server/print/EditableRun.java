@@ -66,7 +66,7 @@ class EditableRun extends StoredEditable<PrintRun> {
     if (run.endedS != null) {
       throw new InvalidValueException(
           "print",
-          run.name + ", which ended: " + run.outcome.title(),
+          run.name + " (ended, " + run.outcome.title() + ")",
           "a print that still runs",
           "Undo first how it ended; then its start can be undone.");
     }

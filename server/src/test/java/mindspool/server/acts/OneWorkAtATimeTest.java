@@ -224,7 +224,7 @@ class OneWorkAtATimeTest extends PrintingTest {
     // Its start would take what came of it along.
     Answer start = api.undo(begun.act());
     assertThat(start.status()).isEqualTo(422);
-    assertThat(start.detail()).contains("which ended: good", "Undo first how it ended");
+    assertThat(start.detail()).contains("(ended, good)", "Undo first how it ended");
     Answer next = api.post("/api/prints", "{\"jobId\": %d}".formatted(second));
     assertThat(next.status()).isEqualTo(201);
     Answer end = api.undo(ended.act());
