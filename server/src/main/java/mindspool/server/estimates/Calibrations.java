@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.BooleanSupplier;
 import mindspool.core.learning.Calibration;
 import mindspool.core.learning.LotPrior;
 import mindspool.core.learning.Member;
@@ -32,8 +33,13 @@ class Calibrations {
   public record Learned(
       Long lotId, long digest, double lastWeighedS, boolean fromLot, Calibration calibration) {}
 
-  /** What the weighings say; none where nothing can be compared. */
-  Optional<Learned> of(SpoolRecord spool, SpoolHistory history) {
+  /**
+   * What the weighings say; none where nothing can be compared.
+   *
+   * @param holds whether the history is still the spool's: what was learned from one that is not is
+   *     answered and not kept
+   */
+  Optional<Learned> of(SpoolRecord spool, SpoolHistory history, BooleanSupplier holds) {
     long id = spool.spool().id;
     long digest = spool.digest(Double.POSITIVE_INFINITY);
     Learned before = known.get(id);
@@ -56,6 +62,10 @@ class Calibrations {
     double last = weighings.get(weighings.size() - 1).atS();
     Learned learned = new Learned(spool.spool().lotId, digest, last, lot.isPresent(), fit.run());
     known.put(id, learned);
+    // Asked only now: what changed before was seen by nobody, what changes later takes it away.
+    if (!holds.getAsBoolean()) {
+      known.remove(id, learned);
+    }
     return Optional.of(learned);
   }
 

@@ -2,6 +2,7 @@ package mindspool.server.estimates;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
 import mindspool.core.climate.Horizon;
 import mindspool.core.learning.CalibratedBand;
@@ -88,16 +89,18 @@ public record SpoolEstimate(
    *
    * @param stored where to go on from; null to begin with the arrival
    * @param calibrations what weighings taught so far
+   * @param holds whether the record is still as it was read
    */
   static Computed of(
       SpoolRecord spool,
       Climates climates,
       long nowS,
       Checkpoint stored,
-      Calibrations calibrations) {
+      Calibrations calibrations,
+      BooleanSupplier holds) {
     double end = nowS + Horizon.SECONDS + RESERVE_S;
     SpoolHistory history = spool.history(climates, nowS, end);
-    Learned learned = calibrations.of(spool, history).orElse(null);
+    Learned learned = calibrations.of(spool, history, holds).orElse(null);
     boolean taught = isTaught(learned);
     LotPrior lot = calibrations.lotPrior(spool).orElse(LotPrior.ANY_LOT);
     Material ofLot = lot.of(spool.material());

@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.function.BooleanSupplier;
 import mindspool.server.air.ClimateChanged;
 import mindspool.server.air.Climates;
 import mindspool.server.materials.MaterialsChanged;
@@ -117,9 +118,11 @@ public class SpoolEstimates implements DisposableBean {
     long version = versions.getOrDefault(id, 0L);
     long now = clock.instant().getEpochSecond();
     Checkpoint from = checkpoint(spool);
-    SpoolEstimate.Computed computed = SpoolEstimate.of(spool, climates, now, from, calibrations);
     // A fact that arrived meanwhile makes this estimate worthless for others.
-    if (versions.getOrDefault(id, 0L) == version) {
+    BooleanSupplier holds = () -> versions.getOrDefault(id, 0L) == version;
+    SpoolEstimate.Computed computed =
+        SpoolEstimate.of(spool, climates, now, from, calibrations, holds);
+    if (holds.getAsBoolean()) {
       SpoolEstimate before = estimates.put(id, computed.estimate());
       outdated.remove(id);
       keep(spool, from, computed.checkpoint());
@@ -214,6 +217,8 @@ public class SpoolEstimates implements DisposableBean {
     // Deleted in the background: whoever acts waits for nothing here.
     notAfterS.merge(id, fromS, Math::min);
     background.execute(() -> drop(id, fromS));
+    // First that it is another, then what was learned: what is being learned now is kept by nobody.
+    versions.merge(id, 1L, Long::sum);
     calibrations.airChanged(id, fromS);
     outdate(id);
   }

@@ -7,8 +7,10 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.MoistAir;
+import mindspool.core.learning.Member;
 import mindspool.core.material.Material;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.moisture.AirContact;
@@ -19,10 +21,13 @@ import mindspool.core.moisture.SpoolState;
 import mindspool.core.moisture.StartMoisture;
 import mindspool.core.stock.ReelSize;
 import mindspool.core.stock.Winding;
+import mindspool.server.stock.SpoolRecord;
+import mindspool.server.stock.SpoolRecords;
 import mindspool.server.support.Api.Answer;
 import mindspool.server.support.ServerTest;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
 import tools.jackson.databind.JsonNode;
 
 /** A spool of a lot that takes up 1.18 times the water, 0.55 times as fast, weighed to 0.1 g. */
@@ -36,6 +41,8 @@ class LearningApiTest extends ServerTest {
       Instant.now().minus(45, ChronoUnit.DAYS).truncatedTo(ChronoUnit.SECONDS);
   private static final Material PA12 = MaterialCatalogue.standard().named("PA12");
 
+  @Autowired private SpoolRecords records;
+
   private static int counter;
   private long shelf;
 
@@ -48,22 +55,24 @@ class LearningApiTest extends ServerTest {
             .formatted(START.minus(1, ChronoUnit.DAYS)));
   }
 
-  private static double[] trueWaterG(double... days) {
+  private static Winding winding() {
     ReelSize reel = ReelSize.ONE;
-    Winding winding =
-        Winding.withinRim(
-            reel.hubRadiusMm() / 1000,
-            reel.rimRadiusMm() / 1000,
-            reel.widthMm() / 1000,
-            1,
-            0.00175,
-            PA12.densityKgPerM3());
+    return Winding.withinRim(
+        reel.hubRadiusMm() / 1000,
+        reel.rimRadiusMm() / 1000,
+        reel.widthMm() / 1000,
+        1,
+        0.00175,
+        PA12.densityKgPerM3());
+  }
+
+  private static double[] trueWaterG(double... days) {
     double humidity = 100 * PA12.sorption().activity(START_PERCENT / 100 / TRUE_SORPTION);
     SpoolHistory history =
         new SpoolHistory(
             0,
             new StartMoisture(humidity, 1),
-            winding,
+            winding(),
             List.of(
                 new SpoolHistory.Stay(
                     0, ClimateSeries.constant(new MoistAir(23, 50)), AirContact.STILL)),
@@ -169,6 +178,38 @@ class LearningApiTest extends ServerTest {
         "{\"temperatureC\": 23, \"relativeHumidityPercent\": 58, \"since\": \"%s\"}"
             .formatted(START));
     assertThat(page(code).at("/learned/sorption/likely").asDouble()).isLessThan(before - 0.05);
+  }
+
+  /** What was being learned while the air changed is of the old air: the next one learns anew. */
+  @Test
+  void whatIsLearnedWhileTheAirChangesIsNotKept() {
+    String code = received("A8");
+    weighAll(code);
+    SpoolRecord spool = records.byCode(code);
+    Calibrations calibrations = new Calibrations();
+    double meanwhile = uptake(calibrations.of(spool, in(50), () -> false));
+    double after = uptake(calibrations.of(spool, in(58), () -> true));
+    assertThat(after).isLessThan(meanwhile - 0.05);
+    assertThat(uptake(calibrations.of(spool, in(50), () -> true))).as("kept").isEqualTo(after);
+  }
+
+  private static double uptake(Optional<Calibrations.Learned> learned) {
+    return learned.orElseThrow().calibration().mean(Member::logSorption);
+  }
+
+  /** The spool in air of a humidity since it came. */
+  private static SpoolHistory in(double humidityPercent) {
+    double startS = START.getEpochSecond();
+    return new SpoolHistory(
+        startS,
+        new StartMoisture(10, 1),
+        winding(),
+        List.of(
+            new SpoolHistory.Stay(
+                startS,
+                ClimateSeries.constant(new MoistAir(23, humidityPercent)),
+                AirContact.STILL)),
+        List.of());
   }
 
   @Test
