@@ -3,7 +3,10 @@ import { computed, ref } from 'vue'
 import type { Choices } from './sheet'
 import { pathOf, type PartAnswer } from './partFile'
 
-/** First layer of a mesh from above: outline, brim, pads, raft, corners shaded by their hold. */
+/**
+ * First layer from above. Of a mesh: outline, brim, pads, raft, corners shaded by their hold; of a
+ * print file: its lines as they are laid.
+ */
 const props = defineProps<{
   part: PartAnswer
   choices: Choices
@@ -23,12 +26,39 @@ const size = computed(() => props.part.boundsMm)
 const around = computed(() => Math.max(props.choices.brimMm ?? 0, props.choices.raftMarginMm ?? 0))
 const top = computed(() => 2 * low.value.y + size.value.y)
 
-const full = computed(() => ({
-  x: low.value.x - around.value - EDGE_MM,
-  y: low.value.y - around.value - EDGE_MM,
-  width: size.value.x + 2 * (around.value + EDGE_MM),
-  height: size.value.y + 2 * (around.value + EDGE_MM),
-}))
+/** Lines as they are laid; a skirt reaches beyond the part. */
+const laid = computed(() => props.part.firstLayer ?? [])
+const laidMm = computed(() => props.part.layers[0]?.widthMm ?? 0.45)
+const laidPaths = computed(() =>
+  laid.value.map((line) => {
+    let path = ''
+    for (let i = 0; i + 1 < line.length; i += 2) {
+      path += `${i ? 'L' : 'M'}${line[i]} ${(top.value - (line[i + 1] ?? 0)).toFixed(2)}`
+    }
+    return path
+  }),
+)
+
+const full = computed(() => {
+  let [x, y] = [low.value.x, low.value.y]
+  let [right, back] = [x + size.value.x, y + size.value.y]
+  for (const line of laid.value) {
+    for (let i = 0; i + 1 < line.length; i += 2) {
+      const [px, py] = [line[i] ?? 0, line[i + 1] ?? 0]
+      x = Math.min(x, px)
+      right = Math.max(right, px)
+      y = Math.min(y, py)
+      back = Math.max(back, py)
+    }
+  }
+  const edge = around.value + EDGE_MM
+  return {
+    x: x - edge,
+    y: top.value - back - edge,
+    width: right - x + 2 * edge,
+    height: back - y + 2 * edge,
+  }
+})
 const centre = computed(() => {
   const corner = chosen.value === null ? undefined : corners.value[chosen.value]
   return corner
@@ -60,6 +90,9 @@ function shade(corner: number): number {
 }
 const said = computed(() => {
   const corner = chosen.value === null ? undefined : corners.value[chosen.value]
+  if (laid.value.length) {
+    return `Its lines as the print file lays them, ${laidMm.value.toFixed(2)} mm wide; + and − zoom.`
+  }
   if (!corner) {
     return `${outline.value.length === 1 ? 'One outline' : `${outline.value.length} outlines`}, ${corners.value.length} corners; arrow keys go from corner to corner, + and − zoom.`
   }
@@ -117,6 +150,13 @@ function keys(event: KeyboardEvent) {
         />
       </template>
       <path v-for="(d, i) in paths" :key="i" :d="d" class="sole" :stroke-width="line" />
+      <path
+        v-for="(d, i) in laidPaths"
+        :key="`l${i}`"
+        :d="d"
+        class="laid"
+        :stroke-width="0.85 * laidMm"
+      />
       <template v-for="(corner, i) in corners" :key="`c${i}`">
         <circle
           v-if="choices.padDiameterMm"
@@ -163,6 +203,13 @@ svg {
   fill: var(--board);
   fill-rule: evenodd;
   stroke: var(--ink);
+}
+
+.laid {
+  fill: none;
+  stroke: var(--board);
+  stroke-linecap: round;
+  stroke-linejoin: round;
 }
 
 .brim {

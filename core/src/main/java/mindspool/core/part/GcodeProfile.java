@@ -12,6 +12,7 @@ import java.util.Map;
  * @param lowMm least x, y, z of what is extruded, without skirt and priming where the file tells
  * @param sizeMm of the same
  * @param pauses when it waits for somebody
+ * @param firstLayer its lines as x and y of their points, mm; of a very full one only a part
  * @param timeByKindS by the file's own words for its lines; empty where it says none
  * @param notes what is doubtful
  */
@@ -23,6 +24,7 @@ public record GcodeProfile(
     double[] lowMm,
     double[] sizeMm,
     List<Pause> pauses,
+    List<double[]> firstLayer,
     Map<String, Double> timeByKindS,
     List<PartShape.Note> notes) {
 

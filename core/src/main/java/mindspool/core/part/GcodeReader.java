@@ -4,10 +4,12 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -32,6 +34,8 @@ public final class GcodeReader {
 
   /** Higher by less than this is the same layer, mm. */
   private static final double SAME_HEIGHT_MM = 0.03;
+
+  private static final double ROUNDING_MM = 1e-6;
 
   /** A flow that lasts for so long is one that the melt must follow, s; judgement. */
   private static final double LASTING_S = 0.1;
@@ -65,6 +69,18 @@ public final class GcodeReader {
 
   private boolean absolute = true;
   private boolean absoluteE = true;
+
+  /** How the file said that filament is counted; empty while it did not. */
+  private Optional<Boolean> absoluteESaid = Optional.empty();
+
+  /** Whether firmwares count filament one way or the other from here on. */
+  private boolean doubtful;
+
+  private boolean doubted;
+  private double flowFactor = 1;
+  private double speedFactor = 1;
+  private final double[] mostSpeed = noLimit();
+  private final double[] mostAcceleration = noLimit();
   private double unit = 1;
   private double x;
   private double y;
@@ -92,6 +108,8 @@ public final class GcodeReader {
   private boolean otherPlanes;
   private boolean downwards;
   private boolean firmwareRetract;
+  private final FirstLayerLines firstLayer = new FirstLayerLines();
+  private boolean endsInALine;
   private long lines;
   private long longLines;
   private long commands;
@@ -121,6 +139,13 @@ public final class GcodeReader {
     private double runVolume;
 
     private double runS;
+  }
+
+  /** Of x, y, z and filament. */
+  private static double[] noLimit() {
+    double[] none = new double[4];
+    Arrays.fill(none, Double.POSITIVE_INFINITY);
+    return none;
   }
 
   private GcodeReader(Machine machine) {
@@ -167,6 +192,7 @@ public final class GcodeReader {
         System.arraycopy(chunk, from, chunk, 0, kept);
       }
     }
+    endsInALine = kept > 0;
     if (kept > 0 && !skipping) {
       line(chunk, 0, kept);
     }
@@ -325,15 +351,28 @@ public final class GcodeReader {
       case 28 -> home();
       case 90 -> {
         absolute = true;
-        absoluteE = true;
+        absoluteE = absoluteESaid.orElse(true);
+        // Some firmwares take it for filament too; most files say M83 once and mean it to the end.
+        doubtful = !absoluteE;
       }
       case 91 -> {
         absolute = false;
         absoluteE = false;
+        doubtful = false;
       }
       case 92 -> setPosition();
       case 29, 30, 32, 34, 80, 5, 12 -> timer.stop();
       default -> note("G" + code);
+    }
+  }
+
+  /** Limits of the axes, where the file sets them. */
+  private void limit(double[] most) {
+    for (int axis = 0; axis < most.length; axis++) {
+      char letter = "XYZE".charAt(axis);
+      if (has(letter) && get(letter) > 0) {
+        most[axis] = get(letter) * unit;
+      }
     }
   }
 
@@ -345,8 +384,15 @@ public final class GcodeReader {
 
   private void machine(int code) {
     switch (code) {
-      case 82 -> absoluteE = true;
-      case 83 -> absoluteE = false;
+      case 82, 83 -> {
+        absoluteE = code == 82;
+        absoluteESaid = Optional.of(absoluteE);
+        doubtful = false;
+      }
+      case 201 -> limit(mostAcceleration);
+      case 203 -> limit(mostSpeed);
+      case 220 -> speedFactor = factor(speedFactor);
+      case 221 -> flowFactor = factor(flowFactor);
       case 104, 109 -> {
         double set = has('S') ? get('S') : has('R') ? get('R') : Double.NaN;
         if (set >= 0) {
@@ -385,6 +431,11 @@ public final class GcodeReader {
       }
       default -> {}
     }
+  }
+
+  /** A share that a file sets in per cent. */
+  private double factor(double now) {
+    return has('S') && get('S') > 0 ? Math.min(10, get('S') / 100) : now;
   }
 
   private void changeTool(int next) {
@@ -438,7 +489,9 @@ public final class GcodeReader {
     double to = absoluteE ? get('E') * unit : e + get('E') * unit;
     double by = to - e;
     e = to;
-    return by;
+    doubted |= doubtful && by > 0;
+    // What comes out follows the flow; what is only drawn back or pushed forward as well.
+    return by * flowFactor;
   }
 
   private void straight() {
@@ -453,9 +506,12 @@ public final class GcodeReader {
     double length = Math.sqrt(dx * dx + dy * dy + dz * dz);
     boolean extrudes = by > 0 && (dx != 0 || dy != 0);
     if (extrudes) {
-      layer(toZ);
+      layer(toZ, dz > 0);
       reach(x, y, z);
       reach(toX, toY, toZ);
+      if (layers.size() == 1) {
+        firstLayer.straight(x, y, toX, toY);
+      }
     }
     x = toX;
     y = toY;
@@ -464,7 +520,7 @@ public final class GcodeReader {
       double ux = dx / length;
       double uy = dy / length;
       double uz = dz / length;
-      move(length, by, extrudes, speed, ux, uy, uz, ux, uy, uz);
+      move(length, by, extrudes, speed * speedFactor, ux, uy, uz, ux, uy, uz);
     } else if (by != 0) {
       only(by);
     }
@@ -491,16 +547,42 @@ public final class GcodeReader {
       double ez) {
     tools[tool] += by;
     double volume = extrudes ? by * filamentMm2 : 0;
-    plainS += length / mostSpeed;
+    double[] along = {
+      Math.max(abs(sx), abs(ex)), Math.max(abs(sy), abs(ey)), abs(sz), abs(by) / length
+    };
+    double fast = within(mostSpeed, this.mostSpeed, along);
+    plainS += length / fast;
     int tag = layers.size() << 1 | (extrudes ? 1 : 0);
-    timer.add(tag, length, volume, mostSpeed, acceleration, sx, sy, sz, ex, ey, ez);
+    timer.add(
+        tag,
+        length,
+        volume,
+        fast,
+        within(acceleration, mostAcceleration, along),
+        sx,
+        sy,
+        sz,
+        ex,
+        ey,
+        ez);
     if (extrudes) {
       Building layer = layers.get(layers.size() - 1);
       layer.tools |= 1 << tool;
       if (!kind.isEmpty() && kinds.size() < MOST_KINDS) {
-        kinds.merge(kind, length / mostSpeed, Double::sum);
+        kinds.merge(kind, length / fast, Double::sum);
       }
     }
+  }
+
+  /** A speed or acceleration along a move that no axis's own limit is passed by. */
+  private static double within(double wanted, double[] most, double[] along) {
+    double least = wanted;
+    for (int axis = 0; axis < most.length; axis++) {
+      if (along[axis] > 0) {
+        least = Math.min(least, most[axis] / along[axis]);
+      }
+    }
+    return Math.max(LEAST_SPEED, least);
   }
 
   private void arc(boolean clockwise) {
@@ -542,16 +624,19 @@ public final class GcodeReader {
     double length = Math.hypot(level, dz);
     boolean extrudes = by > 0 && level > 0;
     if (extrudes) {
-      layer(toZ);
+      layer(toZ, dz > 0);
       reach(x, y, z);
       reach(toX, toY, toZ);
       reachArc(cx, cy, r, from, turn, clockwise);
+      if (layers.size() == 1) {
+        firstLayer.arc(cx, cy, r, from, clockwise ? -turn : turn);
+      }
     }
     double sign = clockwise ? -1 : 1;
     if (length > 0) {
       double flat = level / length;
       double up = dz / length;
-      double fast = Math.min(speed, Math.sqrt(acceleration * r));
+      double fast = Math.min(speed * speedFactor, Math.sqrt(acceleration * r));
       move(
           length,
           by,
@@ -598,10 +683,18 @@ public final class GcodeReader {
     high[2] = Math.max(high[2], pz);
   }
 
-  /** Begins a layer where this extrusion is one of a new one. */
-  private void layer(double atZ) {
+  /**
+   * Begins a layer where this extrusion is one of a new one.
+   *
+   * @param rising whether it goes up as it is laid: a spiral's turn is as high as the layer before
+   */
+  private void layer(double atZ, boolean rising) {
     Building now = layers.isEmpty() ? null : layers.get(layers.size() - 1);
-    boolean higher = now == null || atZ > now.zMm + SAME_HEIGHT_MM;
+    double same =
+        now != null && rising
+            ? Math.max(SAME_HEIGHT_MM, now.heightMm - ROUNDING_MM)
+            : SAME_HEIGHT_MM;
+    boolean higher = now == null || atZ > now.zMm + same;
     boolean lower = now != null && atZ < now.zMm - SAME_HEIGHT_MM;
     boolean begins = now == null || (commented ? layerSaid && (higher || lower) : higher || lower);
     if (!begins) {
@@ -698,6 +791,7 @@ public final class GcodeReader {
         least,
         size,
         List.copyOf(pauses),
+        firstLayer.lines(),
         kinds,
         notes());
   }
@@ -764,6 +858,47 @@ public final class GcodeReader {
           new PartShape.Note(
               "cold", "It sets no nozzle temperature: the printer's own start does, perhaps."));
     }
+    if (doubted) {
+      notes.add(
+          new PartShape.Note(
+              "counting",
+              "G90 comes after M83, which some firmwares take as M82 too. It is read as filament told"
+                  + " move by move; where yours differs, put M83 after G90."));
+    }
+    stillHot().ifPresent(notes::add);
     return List.copyOf(notes);
+  }
+
+  /** What a file leaves on at its end, which one that was cut short does. */
+  private Optional<PartShape.Note> stillHot() {
+    double nozzle = nozzles.values().stream().mapToDouble(Double::doubleValue).max().orElse(0);
+    List<String> on = new ArrayList<>();
+    if (nozzle > 0) {
+      on.add(String.format(Locale.ROOT, "the nozzle at %.0f °C", nozzle));
+    }
+    if (bedC > 0) {
+      on.add(String.format(Locale.ROOT, "the bed at %.0f °C", bedC));
+    }
+    if (on.isEmpty()) {
+      return Optional.empty();
+    }
+    String still = String.join(" and ", on);
+    return Optional.of(
+        endsInALine
+            ? new PartShape.Note(
+                "cut-short",
+                "It breaks off in the middle of a line with "
+                    + still
+                    + ": it was cut short. Export it again; a print of it would stop and stay hot.")
+            : new PartShape.Note(
+                "stays-hot",
+                "It ends with "
+                    + still
+                    + ": it was cut short, or the printer's own end must switch them off. Look"
+                    + " at its last lines before it prints."));
+  }
+
+  private static double abs(double value) {
+    return Math.abs(value);
   }
 }

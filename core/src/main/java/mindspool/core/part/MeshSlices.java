@@ -28,6 +28,9 @@ final class MeshSlices {
   /** Least and greatest x and y of each cut, mm. */
   final double[] extents;
 
+  /** A base that is tilted by less lies flat: rounding of the file, not of the part. */
+  private static final float ON_THE_PLATE_MM = 0.01f;
+
   private final double firstZ;
   private final int keptEvery;
   private final List<double[]> kept = new ArrayList<>();
@@ -101,8 +104,10 @@ final class MeshSlices {
       if (least < firstZ && firstZ <= most) {
         cut(c, i, firstZ, -1);
       }
-      if (most == lowZ) {
+      if (most - lowZ <= ON_THE_PLATE_MM) {
         bottomArea += twiceArea(c, i);
+      }
+      if (most == lowZ) {
         continue;
       }
       // Cuts at low + (k + 1/2) step with least < cut <= most.

@@ -40,7 +40,7 @@ class GcodeReaderTest {
             String.format(Locale.ROOT, "G1 X%d Y%d E%.3f F3600\n", corner[0], corner[1], e));
       }
     }
-    return text.append("M104 S0\n").toString();
+    return text.append("M104 S0\nM140 S0\n").toString();
   }
 
   @Test
@@ -188,5 +188,75 @@ class GcodeReaderTest {
     assertThat(profile.notes())
         .extracting(PartShape.Note::id)
         .containsExactlyInAnyOrder("unknown", "long", "cold");
+  }
+
+  /** Dialects differ on G90 after M83; most, and most files, leave the count relative. */
+  @Test
+  void positionsAndFilamentAreCountedEachAsTold() throws IOException {
+    GcodeProfile doubtful = read("M83\nG90\nG1 Z0.2 F600\nG1 X10 E18\nG1 X20 E18\n");
+    assertThat(doubtful.filamentMm().get(0)).isCloseTo(36, within(1e-9));
+    assertThat(doubtful.notes()).extracting(PartShape.Note::id).contains("counting");
+    GcodeProfile usual = read("G90\nM83\nG1 Z0.2 F600\nG1 X10 E18\nG1 X20 E18\n");
+    assertThat(usual.filamentMm().get(0)).isCloseTo(36, within(1e-9));
+    assertThat(usual.notes()).extracting(PartShape.Note::id).doesNotContain("counting");
+    // An end that draws back by 3 mm and goes up.
+    GcodeProfile end = read("M82\nG1 Z0.2\nG1 X10 E18\nG1 X20 E36\nG91\nG1 E-3\nG1 Z5\nG90\n");
+    assertThat(end.filamentMm().get(0)).isCloseTo(33, within(1e-9));
+  }
+
+  /** Shares of flow and speed, and limits of the axes, as they are commonly told. */
+  @Test
+  void flowSpeedAndLimitsOfAxesAreFollowed() throws IOException {
+    String way = "M83\nM204 P100000\nG1 Z0.2 F6000\nG1 X1000 E10 F6000\n";
+    double asTold = read(way).timeS();
+    assertThat(read("M221 S80\n" + way).filamentMm().get(0)).isCloseTo(8, within(1e-9));
+    assertThat(read("M220 S50\n" + way).timeS()).isCloseTo(2 * asTold, within(0.1));
+    assertThat(read("M203 X20 Y500\n" + way).timeS()).isCloseTo(50, within(0.2));
+    assertThat(read("M203 E0.1\n" + way).timeS()).as("100 s for 10 mm").isCloseTo(100, within(0.2));
+    // Half of the way at 10 mm/s² up to 100 mm/s: v = sqrt(a s), two halves.
+    assertThat(read("M201 X10\n" + way).timeS()).isCloseTo(2 * Math.sqrt(1000 / 10.0), within(0.2));
+  }
+
+  @Test
+  void aSpiralHasALayerForEachTurn() throws IOException {
+    StringBuilder vase =
+        new StringBuilder("M83\nG1 Z0.2 F600\nG1 X20 E1\nG1 Y20 E1\nG1 X0 E1\nG1 Y0 E1\n");
+    int turns = 10;
+    for (int i = 1; i <= 4 * turns; i++) {
+      vase.append(
+          String.format(
+              Locale.ROOT,
+              "G1 X%d Y%d Z%.3f E1\n",
+              i % 4 == 1 || i % 4 == 2 ? 20 : 0,
+              i % 4 == 2 || i % 4 == 3 ? 20 : 0,
+              0.2 + i * 0.05));
+    }
+    assertThat(read(vase.toString()).layers()).hasSize(1 + turns);
+  }
+
+  @Test
+  void whatStaysHotOrBreaksOffIsSaid() throws IOException {
+    String begin = "M140 S60\nM104 S215\nM83\nG1 Z0.2 F600\nG1 X10 E1\nG1 X20 E1\n";
+    assertThat(read(begin).notes())
+        .filteredOn(note -> note.id().equals("stays-hot"))
+        .singleElement()
+        .satisfies(
+            note -> assertThat(note.words()).contains("the nozzle at 215 °C", "the bed at 60 °C"));
+    assertThat(read(begin + "G1 X3").notes()).extracting(PartShape.Note::id).contains("cut-short");
+    assertThat(read(begin + "M104 S0\nM140 S0\nM84").notes()).isEmpty();
+  }
+
+  @Test
+  void theFirstLayerIsKeptAsItIsLaid() throws IOException {
+    GcodeProfile profile =
+        read(
+            "M83\nG1 Z0.2 F600\nG1 X10 E1\nG1 Y10 E1\nG0 X40 Y40\nG2 X50 Y50 I10 J0 E1\nG1 Z0.4\nG1 X0 E1\n");
+    assertThat(profile.firstLayer()).hasSize(2);
+    assertThat(profile.firstLayer().get(0)).containsExactly(0, 0, 10, 0, 10, 10);
+    double[] arc = profile.firstLayer().get(1);
+    assertThat(arc[arc.length - 2]).isCloseTo(50, within(1e-9));
+    for (int i = 0; i < arc.length; i += 2) {
+      assertThat(Math.hypot(arc[i] - 50, arc[i + 1] - 40)).isCloseTo(10, within(1e-9));
+    }
   }
 }

@@ -149,6 +149,19 @@ public final class Meshes {
     return this;
   }
 
+  /** The same, leaning along x by a slope that only rounding of a file makes. */
+  Meshes leaning(double slope) {
+    Meshes leaning = new Meshes();
+    for (float[] t : triangles) {
+      float[] other = t.clone();
+      for (int i = 0; i < 9; i += 3) {
+        other[i + 2] += (float) (slope * t[i]);
+      }
+      leaning.triangles.add(other);
+    }
+    return leaning;
+  }
+
   /** The same, inside out. */
   Meshes insideOut() {
     Meshes turned = new Meshes();

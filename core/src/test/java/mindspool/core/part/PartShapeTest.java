@@ -207,4 +207,13 @@ class PartShapeTest {
     double shell = 1.2 * 8800;
     assertThat(shape.filledMm3(1.2, 0.2)).isCloseTo(shell + 0.2 * (48_000 - shell), within(1e-6));
   }
+
+  /** A base that is level but for rounding lies on the plate: nothing hangs over nothing. */
+  @Test
+  void aBaseThatIsTiltedByAMillionthIsNoOverhang() {
+    Meshes box = Meshes.box(0, 0, 0, 60, 40, 20);
+    assertThat(PartShape.of(box.mesh()).steepShare()).isZero();
+    assertThat(PartShape.of(box.leaning(1e-6).mesh()).steepShare()).isCloseTo(0, within(1e-9));
+    assertThat(PartShape.of(box.leaning(0.05).mesh()).steepShare()).isGreaterThan(0.2);
+  }
 }

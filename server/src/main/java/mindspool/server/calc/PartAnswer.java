@@ -1,5 +1,6 @@
 package mindspool.server.calc;
 
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -27,6 +28,7 @@ import mindspool.server.http.MayBeNull;
  * @param parts bodies that stand apart
  * @param tipMm how far the centre is inside the base; negative outside
  * @param layers of a print file
+ * @param firstLayer of a print file: lines as x and y of their points, mm
  * @param warnings what is wrong or doubtful, in words
  */
 public record PartAnswer(
@@ -56,8 +58,14 @@ public record PartAnswer(
     Double minLayerTimeS,
     @MayBeNull FanView fan,
     List<PauseView> pauses,
+    List<double[]> firstLayer,
     List<NoteView> notes,
     List<String> warnings) {
+
+  /** Files that were read before lines were kept have none. */
+  public PartAnswer {
+    firstLayer = firstLayer == null ? List.of() : firstLayer;
+  }
 
   /** Walls of three lines of 0.45 mm, mm; common practice. */
   public static final double USUAL_SHELL_MM = 3 * 0.45;
@@ -272,6 +280,7 @@ public record PartAnswer(
         null,
         null,
         List.of(),
+        List.of(),
         notes(file),
         words(file));
   }
@@ -327,6 +336,7 @@ public record PartAnswer(
         profile.minLayerTimeS(),
         new FanView(first.fanPercent(), profile.maxFanPercent()),
         profile.pauses().stream().map(it -> new PauseView(it.atS(), it.zMm())).toList(),
+        profile.firstLayer().stream().map(PartAnswer::rounded).toList(),
         notes(file),
         words(file));
   }
@@ -341,8 +351,14 @@ public record PartAnswer(
         new double[] {lowMm.x, lowMm.y, lowMm.z},
         new double[] {boundsMm.x, boundsMm.y, boundsMm.z},
         List.of(),
+        List.of(),
         Map.of(),
         List.of());
+  }
+
+  /** To a hundredth of a millimetre, more than which no line is laid by. */
+  private static double[] rounded(double[] points) {
+    return Arrays.stream(points).map(mm -> Math.round(100 * mm) / 100.0).toArray();
   }
 
   private static Double hottest(GcodeProfile profile, ToDoubleFunction<GcodeLayer> of) {

@@ -95,6 +95,7 @@ final class DemoPartFile {
             60 * speed);
       }
     }
+    say(text, "M107\nM104 S0\nM140 S0\n");
     return text.toString().getBytes(StandardCharsets.US_ASCII);
   }
 
