@@ -229,6 +229,46 @@ describe('a case', () => {
     })
   })
 
+  it('passes over a test that cannot be done here', async () => {
+    const { page, sent } = await caseOf({ [`PUT ${CASE}/answers`]: trouble({ version: 4 }) })
+    await page.get('[data-testid=skip-t_air]').trigger('click')
+    await flushPromises()
+    expect(sent.find((each) => each.method === 'PUT')?.body).toEqual({
+      version: 3,
+      tests: { t_air: 'skipped' },
+    })
+  })
+
+  it('holds a measured distance against the screw where bands decide', async () => {
+    const wave = make('SignKnowledgeView', {
+      id: 'wave_period',
+      seen: 'LAYERS',
+      seenTitle: 'layers',
+      name: 'Bands at an even distance',
+      words: 'lines repeating',
+    })
+    const { page, sent } = await caseOf({
+      '/api/trouble-knowledge': { ...knowledge, signs: [...knowledge.signs, wave] },
+      'POST /api/calc/spacing': make('SpacingAnswer', {
+        at: ['turn of the screw'],
+        known: [make('KnownPeriodView', { what: 'turn of the screw', mm: 8 })],
+      }),
+    })
+    expect(page.find('#band-spacing').exists()).toBe(false)
+    await page.get('[data-testid=find-sign]').setValue('lines repeating')
+    await page.get('#band-spacing').setValue('8')
+    await page.get('#band-spacing').trigger('change')
+    await vi.waitFor(() =>
+      expect(page.get('[data-testid=spacing-words]').text()).toBe(
+        '8 mm is a turn of the screw: answer yes.',
+      ),
+    )
+    expect(sent.find((each) => each.path === '/api/calc/spacing')?.body).toMatchObject({
+      spacingMm: 8,
+      screwLeadMm: 8,
+    })
+  })
+
   it('takes an answer back by a second tap', async () => {
     const { page, sent } = await caseOf({
       [`PUT ${CASE}/answers`]: trouble({ version: 4, signs: [] }),

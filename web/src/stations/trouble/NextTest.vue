@@ -20,6 +20,8 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ say: [id: string, outcome: string | null] }>()
 
+/** In the place of an outcome; such a test is not proposed again. */
+const SKIPPED = 'skipped'
 const other = ref('')
 const proposed = computed(() =>
   [props.ranking.nextTest, props.ranking.quickTest].filter(
@@ -88,6 +90,13 @@ function takes(test: { minutes: number; waitMinutes: number; costsPart: boolean 
           @click="emit('say', test.id, outcome.id)"
         >
           {{ outcome.name }}
+        </button>
+        <button
+          class="button plain small"
+          :data-testid="`skip-${test.id}`"
+          @click="emit('say', test.id, SKIPPED)"
+        >
+          Cannot be done here<span class="sr-only">: {{ inShownUnits(test.name) }}</span>
         </button>
       </p>
     </article>

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import SignLine from './SignLine.vue'
+import SpacingHelp from './SpacingHelp.vue'
 import { found, grouped, type KnownSign } from './signs'
 
 type Answer = Schemas['CaseSignView']['answer']
@@ -19,6 +20,9 @@ const props = defineProps<{
   told: string
 }>()
 const emit = defineEmits<{ say: [id: string, answer: Answer | null] }>()
+
+/** The sign whose answer hangs on a distance. */
+const SPACED = 'wave_period'
 
 const words = ref(
   Object.keys(props.said).length === 0 && found(props.known, props.told).length ? props.told : '',
@@ -57,16 +61,17 @@ const shown = computed(() => [
     <template v-for="part in shown" :key="part.key">
       <h3>{{ part.title }}</h3>
       <ul :data-testid="`signs-${part.key}`">
-        <SignLine
-          v-for="sign in part.signs"
-          :key="sign.id"
-          :sign="sign"
-          :said="said[sign.id]"
-          :unexplained="unexplained.includes(sign.id)"
-          :disabled="disabled"
-          :data-testid="`sign-${sign.id}`"
-          @say="emit('say', sign.id, $event)"
-        />
+        <template v-for="sign in part.signs" :key="sign.id">
+          <SignLine
+            :sign="sign"
+            :said="said[sign.id]"
+            :unexplained="unexplained.includes(sign.id)"
+            :disabled="disabled"
+            :data-testid="`sign-${sign.id}`"
+            @say="emit('say', sign.id, $event)"
+          />
+          <li v-if="sign.id === SPACED && !disabled"><SpacingHelp /></li>
+        </template>
       </ul>
     </template>
     <details v-for="group in groups" :key="group.seen" class="group">

@@ -1,6 +1,7 @@
 package mindspool.core.lines;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -83,6 +84,20 @@ public record MachinePeriods(
           heaterPeriodS.getAsDouble() / layerTimeS.getAsDouble() * layerHeightMm.getAsDouble());
     }
     return known;
+  }
+
+  /**
+   * What of the machine repeats at a distance measured by hand, the nearest first.
+   *
+   * @param unsureMm how far the measure may be off
+   */
+  public List<String> at(double spacingMm, double unsureMm) {
+    Require.within("spacingMm", spacingMm, 0.05, 500, "mm");
+    return knownMm().entrySet().stream()
+        .filter(each -> Math.abs(spacingMm / each.getValue() - 1) <= NEAR + unsureMm / spacingMm)
+        .sorted(Comparator.comparingDouble(each -> Math.abs(spacingMm / each.getValue() - 1)))
+        .map(Map.Entry::getKey)
+        .toList();
   }
 
   /** Spacings that are one of the machine's, in the order of the spectrum. */

@@ -217,7 +217,7 @@ public final class CauseRanking {
           .map(test -> new NextTest(test, posterior.gainBits(test), Optional.of(best.cause())));
     }
     return knowledge.tests().stream()
-        .filter(test -> !evidence.tests().containsKey(test.id()))
+        .filter(test -> !evidence.isDoneOrSkipped(test))
         .map(test -> new NextTest(test, posterior.gainBits(test), Optional.empty()))
         .filter(next -> next.gainBits() >= LEAST_GAIN_BITS)
         .max(Comparator.comparingDouble(next -> next.gainBits() / next.test().effortMinutes()))
@@ -238,7 +238,7 @@ public final class CauseRanking {
     String next = nextTest().map(it -> it.test().id()).orElse("");
     return knowledge.tests().stream()
         .filter(test -> test.activeMinutes() + test.waitMinutes() <= QUICK_MINUTES)
-        .filter(test -> !evidence.tests().containsKey(test.id()) && !test.id().equals(next))
+        .filter(test -> !evidence.isDoneOrSkipped(test) && !test.id().equals(next))
         .filter(test -> splits(test, first, second))
         .map(test -> new NextTest(test, posterior.gainBits(test), Optional.empty()))
         .max(Comparator.comparingDouble(NextTest::gainBits));
@@ -261,7 +261,7 @@ public final class CauseRanking {
       return Optional.empty();
     }
     return knowledge.tests().stream()
-        .filter(test -> !evidence.tests().containsKey(test.id()))
+        .filter(test -> !evidence.isDoneOrSkipped(test))
         .filter(test -> test.outcomes().stream().anyMatch(it -> speaks(cause, test, it.id())))
         .min(Comparator.comparingDouble(TroubleTest::effortMinutes));
   }

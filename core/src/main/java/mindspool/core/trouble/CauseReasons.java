@@ -104,6 +104,7 @@ public record CauseReasons(Cause cause, List<Push> pushes, List<Instead> instead
                   evidence.facts(),
                   evidence.signs(),
                   evidence.tests(),
+                  evidence.skipped(),
                   OptionalDouble.empty(),
                   evidence.habit())));
     }

@@ -222,6 +222,10 @@ class LinesTest {
         .extracting(MachinePeriods.Match::what)
         .contains("thread of the screw")
         .doesNotContain("turn of the screw", "turn of the extruder");
+    assertThat(machine.at(8.1, 0.2)).containsExactly("turn of the screw");
+    assertThat(machine.at(2.05, 0.05)).containsExactly("thread of the screw", "tooth of the belt");
+    assertThat(machine.at(5.5, 0.2)).isEmpty();
+    assertThatThrownBy(() -> machine.at(0, 0.2)).hasMessageContaining("spacingMm");
   }
 
   @Test

@@ -9,6 +9,7 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.StreamSupport;
@@ -373,5 +374,27 @@ class CauseRankingTest {
           .hasSizeGreaterThanOrEqualTo(2);
       assertThat(cause.remedy()).endsWith(".");
     }
+  }
+
+  /** What cannot be done tells nothing, is not proposed again, and is told of as it was said. */
+  @Test
+  void aTestThatCannotBeDoneIsPassedOver() {
+    CauseRanking before = CauseRanking.of(KNOWLEDGE, signs(Set.of(), "ue_mid"));
+    String first = before.nextTest().orElseThrow().test().id();
+    Evidence told =
+        new Evidence(
+            Set.of(),
+            Map.of("ue_mid", Answer.YES),
+            Map.of(first, Evidence.SKIPPED),
+            OptionalDouble.empty(),
+            Habit.NONE);
+    CauseRanking after = CauseRanking.of(KNOWLEDGE, told);
+    assertThat(after.nextTest().orElseThrow().test().id()).isNotEqualTo(first);
+    assertThat(after.quickTest().map(it -> it.test().id())).isNotEqualTo(Optional.of(first));
+    for (int i = 0; i < before.causes().size(); i++) {
+      assertThat(after.causes().get(i).share()).isEqualTo(before.causes().get(i).share());
+    }
+    assertThat(told.testsTold()).containsEntry(first, Evidence.SKIPPED);
+    assertThat(told.tests()).isEmpty();
   }
 }

@@ -1,6 +1,8 @@
 package mindspool.server.calc;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.ExampleObject;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
@@ -9,6 +11,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.OptionalDouble;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.Text;
@@ -24,6 +27,7 @@ import mindspool.server.photos.UprightPhoto;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
@@ -45,6 +49,9 @@ class LinesCalculator {
       "The wall is pale: light from the side shows lines that no fingernail feels. Draw a nail over"
           + " them, or photograph it in even light.";
   private static final double USUAL_FILAMENT_MM = 1.75;
+
+  /** A distance read off a rule, over several lines, is good to so much; judgement, mm. */
+  private static final double RULE_MM = 0.2;
 
   /** A spacing; {@code confidence} that chance does not make it. */
   record SpacingView(
@@ -158,9 +165,58 @@ class LinesCalculator {
         view(first, machine),
         other == null ? null : view(other, machine),
         other == null ? null : compared(LineComparison.of(first.profile, other.profile)),
-        machine.knownMm().entrySet().stream()
-            .map(each -> new KnownPeriodView(each.getKey(), each.getValue()))
-            .toList());
+        known(machine));
+  }
+
+  /**
+   * A distance of lines, by hand, and what repeats in the machine; what is not known is left out.
+   */
+  record SpacingRequest(
+      Double spacingMm,
+      Double layerHeightMm,
+      Double screwLeadMm,
+      Double beltPitchMm,
+      Double pulleyTeeth) {}
+
+  /**
+   * What repeats at that distance.
+   *
+   * @param at the machine's parts that do, the nearest first
+   * @param known what was held against it
+   */
+  record SpacingAnswer(List<String> at, List<KnownPeriodView> known) {}
+
+  @PostMapping("/api/calc/spacing")
+  @Operation(
+      summary = "What repeats in a machine at a distance of lines measured with a rule",
+      requestBody =
+          @io.swagger.v3.oas.annotations.parameters.RequestBody(
+              content =
+                  @Content(
+                      examples =
+                          @ExampleObject(
+                              "{\"spacingMm\": 8, \"screwLeadMm\": 8, \"beltPitchMm\": 2}"))))
+  SpacingAnswer spacing(@RequestBody SpacingRequest request) {
+    MachinePeriods machine =
+        new MachinePeriods(
+            Inputs.optional(request.layerHeightMm),
+            Inputs.optional(request.screwLeadMm),
+            OptionalDouble.empty(),
+            Inputs.optional(request.beltPitchMm),
+            Inputs.optional(request.pulleyTeeth),
+            OptionalDouble.empty(),
+            OptionalDouble.empty(),
+            1,
+            OptionalDouble.empty(),
+            OptionalDouble.empty());
+    return new SpacingAnswer(
+        machine.at(Inputs.number("spacingMm", request.spacingMm), RULE_MM), known(machine));
+  }
+
+  private static List<KnownPeriodView> known(MachinePeriods machine) {
+    return machine.knownMm().entrySet().stream()
+        .map(each -> new KnownPeriodView(each.getKey(), each.getValue()))
+        .toList();
   }
 
   private record Seen(WallProfile profile, String caution) {}

@@ -61,7 +61,7 @@ class TroubleCalculator {
    *     printsSinceWash}, {@code ageMonths}, {@code moisturePercent} (with a material) or {@code
    *     moistureRatio}
    * @param signs id to yes, no or unsure
-   * @param tests id to the outcome's id
+   * @param tests id to the outcome's id, or to skipped where it cannot be done
    * @param habit NONE, WET_FIRST or WET_LAST
    */
   record TroubleRequest(

@@ -362,11 +362,13 @@ class TroubleController {
         test.id(),
         test.title(),
         done.getValue(),
-        TroubleAnswer.outcomes(test).stream()
-            .filter(it -> it.id().equals(done.getValue()))
-            .map(TroubleAnswer.OutcomeView::name)
-            .findFirst()
-            .orElse(done.getValue()));
+        done.getValue().equals(Evidence.SKIPPED)
+            ? "cannot be done here"
+            : TroubleAnswer.outcomes(test).stream()
+                .filter(it -> it.id().equals(done.getValue()))
+                .map(TroubleAnswer.OutcomeView::name)
+                .findFirst()
+                .orElse(done.getValue()));
   }
 
   private List<CaseFactView> facts(StoredTrouble trouble, Known known) {

@@ -175,7 +175,7 @@ class Troubles {
         it -> {
           it.facts = JSON.writeValueAsString(said.facts());
           it.signs = JSON.writeValueAsString(said.signs());
-          it.tests = JSON.writeValueAsString(said.tests());
+          it.tests = JSON.writeValueAsString(said.testsTold());
           it.habit = said.habit();
           if (answers.struck != null) {
             answers.struck.stream().filter(id -> !id.equals(MOISTURE)).forEach(table::fact);
