@@ -146,6 +146,29 @@ describe('weighing from a scale', () => {
     dialog.unmount()
   })
 
+  it('asks where the mass is that of another spool beside the scale', async () => {
+    serve({
+      '/api/devices': [{ ...SCALE, placeId: 9 }],
+      [SCALE_PATH]: { massG: 904.7, stableG: 904.7, stepG: 0.1, atMs: 1 },
+    })
+    const other = make('SpoolView', { code: '4XHJ', placeId: 9, expectedGrossG: 905 })
+    useShelf().view = make('ShelfView', {
+      places: [
+        make('ShelfPlace', { place: make('PlaceInfo', { id: 9, name: 'Bench', kind: 'ROOM' }) }),
+      ],
+      spools: [SPOOL, other],
+    })
+    const dialog = mount(WeighDialog, {
+      props: { spool: { ...SPOOL, placeId: 3, expectedGrossG: 1120 }, emptyReelG: EMPTY },
+    })
+    await flushPromises()
+    await dialog.get('form').trigger('submit')
+    await flushPromises()
+    expect(dialog.get('[data-testid="doubt"]').text()).toContain('Bench, where 4XHJ')
+    expect(asked.some((each) => each.path.endsWith('/weighings'))).toBe(false)
+    dialog.unmount()
+  })
+
   it('needs no scale', async () => {
     serve({ '/api/devices': [] })
     const dialog = mount(WeighDialog, { props: { spool: SPOOL } })

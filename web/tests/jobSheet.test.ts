@@ -81,6 +81,13 @@ const sheet = make('SheetAnswer', {
 const view = (more = {}) =>
   make('JobSheetView', {
     job: make('KnownJob', { id: 4, name: 'lid', startedS: null, doneS: null, someTime: true }),
+    amount: make('AmountView', {
+      from: 'PERSON',
+      grams: 40,
+      hours: 2,
+      boxG: 55.06,
+      boxHours: 3.001,
+    }),
     printerId: 5,
     plateId: 3,
     feedId: null,
@@ -258,4 +265,34 @@ it('computes again for a speed set by hand', async () => {
   await settled()
   const last = sent.filter((each) => each.path.endsWith('/preview')).at(-1)
   expect((last?.body as { choices: object }).choices).not.toHaveProperty('speedMmPerS')
+})
+
+it('asks what it takes where no file tells, and offers what a whole box would', async () => {
+  const { page, sent } = await shown({
+    '/api/jobs/4/sheet': view(),
+    'POST /api/jobs/4/sheet/preview': view(),
+  })
+  expect(page.get<HTMLInputElement>('#amount-grams').element.value).toBe('40')
+  await page.get('[data-testid="as-box"]').trigger('click')
+  await settled()
+  expect(sent.filter((each) => each.path.endsWith('/preview')).at(-1)?.body).toMatchObject({
+    grams: 55.1,
+    hours: 3,
+  })
+  expect(page.find('[data-testid="as-box"]').exists()).toBe(false)
+})
+
+it('does not ask what the file of the part tells', async () => {
+  const told = view({
+    amount: make('AmountView', { from: 'PRINT_FILE', grams: 31, hours: 2.5 }),
+    partFileId: null,
+  })
+  const { page, sent } = await shown({
+    '/api/jobs/4/sheet': told,
+    'POST /api/jobs/4/sheet/preview': told,
+  })
+  expect(page.find('#amount-grams').exists()).toBe(false)
+  expect(page.get('[data-testid="amount-from"]').text()).toContain('as its print file')
+  const preview = sent.filter((each) => each.path.endsWith('/preview')).at(-1)
+  expect(preview?.body).not.toHaveProperty('grams')
 })

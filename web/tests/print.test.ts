@@ -34,6 +34,8 @@ const draft = (): Draft => ({
   code: 'K7F4',
   part: newPart(),
   choices: { ...NO_CHOICES },
+  grams: null,
+  hours: null,
 })
 
 const hold = (adhesionRatio: number, plateRatio = 0.1, tipRatio = 0, more = {}) =>

@@ -12,7 +12,7 @@ const props = withDefaults(
 )
 const emit = defineEmits<{
   /** In whole steps of the scale: the mean of several readings is no finer than it. */
-  rests: [massG: number, stepG: number]
+  rests: [massG: number, stepG: number, placeId: number | null]
   /** What it rested at is gone. */
   left: []
 }>()
@@ -64,7 +64,12 @@ async function readScale() {
       if (now.stableG !== null && now.stableG >= props.leastG && taken.value === null) {
         taken.value = now.stableG
         const steps = Math.round(now.stableG / now.stepG)
-        emit('rests', Number((steps * now.stepG).toFixed(3)), now.stepG)
+        emit(
+          'rests',
+          Number((steps * now.stepG).toFixed(3)),
+          now.stepG,
+          scales.value.find((scale) => scale.id === scaleId.value)?.placeId ?? null,
+        )
       }
     } catch {
       shown.value = null

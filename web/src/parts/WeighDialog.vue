@@ -31,6 +31,8 @@ const busy = ref(false)
 /** So much more than expected is asked about: water alone is seldom as much. */
 const LEAST_MORE_G = 15
 const LEAST_MORE = 0.03
+/** A mass so near to what is expected fits a spool, or two steps of the scale. */
+const FITS_G = 3
 /** As is the use of so large a share of what was left. */
 const MOST_USED = 0.6
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', '⌫'] as const
@@ -54,14 +56,20 @@ const nothingUsed = ref(
     shelf.places.find((each) => each.place.id === props.spool.placeId)?.place.kind === 'DRYER',
 )
 
+interface Rested {
+  typed: string
+  stepG: number
+  placeId: number | null
+}
+
 /** The mass that a scale gave; typing over it makes it a person's. */
-const fromScale = ref<{ typed: string; stepG: number } | null>(null)
+const fromScale = ref<Rested | null>(null)
 
 /** What the scale shows while something else is being typed: offered, never forced. */
-const offered = ref<{ typed: string; stepG: number } | null>(null)
+const offered = ref<Rested | null>(null)
 
-function rests(massG: number, stepG: number) {
-  offered.value = { typed: String(massG), stepG }
+function rests(massG: number, stepG: number, placeId: number | null) {
+  offered.value = { typed: String(massG), stepG, placeId }
   if (typed.value === '' || typed.value === fromScale.value?.typed) {
     takeOffered()
   }
@@ -83,8 +91,30 @@ function press(key: string) {
 /** A mass that was asked about already. */
 const asked = ref('')
 
+/** A spool recorded where the scale stands that the mass fits, while it does not fit this one. */
+const onTheBench = computed(() => {
+  const scale = fromScale.value?.typed === typed.value ? fromScale.value : null
+  const { expectedGrossG: own, code } = props.spool
+  if (!scale?.placeId || (own && Math.abs(gross.value - own) <= LEAST_MORE_G)) {
+    return null
+  }
+  return (
+    shelf.spools.find(
+      (each) =>
+        each.code !== code &&
+        each.placeId === scale.placeId &&
+        each.expectedGrossG != null &&
+        Math.abs(gross.value - each.expectedGrossG) <= Math.max(FITS_G, 2 * scale.stepG),
+    ) ?? null
+  )
+})
+
 /** What to ask of a mass that is far from what is expected; nothing of a usual one. */
 const doubt = computed(() => {
+  if (onTheBench.value) {
+    const other = onTheBench.value
+    return `The scale stands in ${shelf.placeName(other.placeId)}, where ${other.code} (${other.material} ${other.colourName}) lies, and ${grams(gross.value)} is what that should weigh. Is it ${props.spool.code} that is on the scale?`
+  }
   const expected = props.spool.expectedGrossG
   if (!props.weighedBefore || !expected || !(gross.value > 0)) {
     return null

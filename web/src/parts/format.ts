@@ -36,6 +36,21 @@ export function temperature(celsius: number, decimals = 0): string {
     : `${celsius.toFixed(decimals)} °C`
 }
 
+/** A temperature as a number in the unit that the person chose. */
+export function inUnit(celsius: number): number {
+  return usePreferences().fahrenheit ? Math.round(10 * (celsius * 1.8 + 32)) / 10 : celsius
+}
+
+/** A number in the unit that the person chose as a temperature in °C. */
+export function fromUnit(shown: number): number {
+  return usePreferences().fahrenheit ? Math.round(1000 * ((shown - 32) / 1.8)) / 1000 : shown
+}
+
+/** A label that names °C with the unit that the person chose. */
+export function withUnit(label: string): string {
+  return usePreferences().fahrenheit ? label.replace('°C', '°F') : label
+}
+
 /** A limit that must not be passed, rounded down, in the unit that the person chose. */
 export function atMost(celsius: number): string {
   const floor = (value: number) => Math.floor(value + 1e-6)

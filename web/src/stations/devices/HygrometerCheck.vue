@@ -4,6 +4,7 @@ import { useFormProblem } from '@/parts/formProblem'
 import { useOptions } from '@/stores/options'
 import { computed, reactive, ref, watch } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
+import { inShownUnits } from '@/parts/format'
 import NumberField from '@/parts/NumberField.vue'
 import { questions } from '@/parts/latestAnswer'
 import ProblemNote from '@/parts/ProblemNote.vue'
@@ -77,9 +78,9 @@ async function save() {
   <AppForm class="check" @submit="save">
     <p class="how">
       Damp slurry of each salt (solid and film of water both to be seen) in a closed jar below half
-      a litre, the sensor beside it, not touching, steady between 15 and 30 °C out of the sun. Read
-      after 8 h, then every 2 h until it moves by less than 0.3 %. The low point first. One salt
-      corrects the offset only.
+      a litre, the sensor beside it, not touching, steady between
+      {{ inShownUnits('15 and 30 °C') }} out of the sun. Read after 8 h, then every 2 h until it
+      moves by less than 0.3 %. The low point first. One salt corrects the offset only.
     </p>
     <div v-for="(point, i) in points" :key="i" class="point">
       <div class="field">

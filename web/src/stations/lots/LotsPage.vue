@@ -12,7 +12,7 @@ import NumberField from '@/parts/NumberField.vue'
 import ConflictChoice from '@/parts/ConflictChoice.vue'
 import { useConflict } from '@/parts/conflict'
 import ProblemNote from '@/parts/ProblemNote.vue'
-import { grams } from '@/parts/format'
+import { grams, temperature } from '@/parts/format'
 import { useActs } from '@/stores/acts'
 
 const acts = useActs()
@@ -119,7 +119,8 @@ function figure(material: string, key: string): number {
 }
 
 function range(low: number | null, high: number | null): string {
-  return low === null && high === null ? '' : `${low ?? '…'} to ${high ?? '…'} °C`
+  const [from, to] = [low, high].map((c) => (c === null ? '…' : temperature(c)))
+  return low === null && high === null ? '' : `${from} to ${to}`
 }
 </script>
 
@@ -174,7 +175,7 @@ function range(low: number | null, high: number | null): string {
             >
           </td>
           <td>
-            <template v-if="lot.ownNozzleC !== null">{{ lot.ownNozzleC }} °C </template>
+            <template v-if="lot.ownNozzleC !== null">{{ temperature(lot.ownNozzleC) }} </template>
             <template v-if="lot.ownFlowPercent !== null">flow {{ lot.ownFlowPercent }} % </template>
             <template v-if="lot.ownDiameterMm !== null">{{ lot.ownDiameterMm }} mm</template>
             <span v-if="lot.tangles" class="call">{{ lot.tangles }} tangles</span>

@@ -5,7 +5,7 @@ import { answer, client, Problem, type Schemas } from '@/api/client'
 import AppForm from '@/parts/AppForm.vue'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import { useFormProblem } from '@/parts/formProblem'
-import { dateTime, inShownUnits } from '@/parts/format'
+import { dateTime, fromUnit, inShownUnits, inUnit, withUnit } from '@/parts/format'
 import NumberField from '@/parts/NumberField.vue'
 import { useLatestAnswer } from '@/parts/latestAnswer'
 import { usePolled } from '@/parts/polled'
@@ -170,6 +170,16 @@ const printers = computed(() => [
   ...(view.value?.printers ?? []).map((each) => ({ value: each.placeId, label: each.name })),
 ])
 
+function typedC(event: Event): number | null {
+  const typed = (event.target as HTMLInputElement).valueAsNumber
+  return Number.isNaN(typed) ? null : fromUnit(typed)
+}
+
+/** A point of the picture in the unit of its axis. */
+function drawn(point: Schemas['Point']): Schemas['Point'] {
+  return AXES[form.kind][0].includes('°C') ? { ...point, x: inUnit(point.x) } : point
+}
+
 /** Two significant digits of the uncertainty tell how the value is to be written. */
 function rounded(value: number, unsure: number): string {
   const digits = Math.min(4, Math.max(0, 1 - Math.floor(Math.log10(Math.max(1e-4, unsure)))))
@@ -219,7 +229,7 @@ function rounded(value: number, unsure: number): string {
         <WideTable v-if="form.kind === 'TEMPERATURE_LADDER'" label="Steps of the ladder">
           <thead>
             <tr>
-              <th>Nozzle, °C</th>
+              <th>{{ withUnit('Nozzle, °C') }}</th>
               <th>Bond when broken</th>
               <th>Strings</th>
               <th>Gloss</th>
@@ -229,9 +239,10 @@ function rounded(value: number, unsure: number): string {
             <tr v-for="(step, i) in steps" :key="i">
               <td>
                 <input
-                  v-model.number="step.nozzleC"
+                  :value="step.nozzleC === null ? '' : inUnit(step.nozzleC)"
                   type="number"
-                  :aria-label="`Nozzle of step ${i + 1}, °C`"
+                  :aria-label="withUnit(`Nozzle of step ${i + 1}, °C`)"
+                  @input="step.nozzleC = typedC($event)"
                 />
               </td>
               <td v-for="grade in ['bond', 'strings', 'gloss'] as const" :key="grade">
@@ -272,17 +283,17 @@ function rounded(value: number, unsure: number): string {
         <ProblemNote v-if="problem" :problem="problem" />
       </AppForm>
       <section v-if="found" aria-live="polite" data-testid="sheet-result">
-        <h2>{{ rounded(found.value, found.unsure) }} {{ found.unit }}</h2>
+        <h2>{{ inShownUnits(`${rounded(found.value, found.unsure)} ${found.unit}`) }}</h2>
         <p>{{ inShownUnits(found.words) }}</p>
         <p v-if="found.leftOut.length" class="call">
           Left out, too far from the others: number
           {{ found.leftOut.map((i) => i + 1).join(', ') }}. Measure again there.
         </p>
         <WorksheetCurve
-          :points="found.points"
-          :curve="found.curve"
+          :points="found.points.map(drawn)"
+          :curve="found.curve.map(drawn)"
           :left-out="found.leftOut"
-          :across="AXES[form.kind][0]"
+          :across="withUnit(AXES[form.kind][0])"
           :up="AXES[form.kind][1]"
         />
       </section>
@@ -335,7 +346,7 @@ function rounded(value: number, unsure: number): string {
           <tr v-for="each in view.kept" :key="each.id">
             <td>{{ dateTime(each.atS) }}</td>
             <td>{{ each.title }}</td>
-            <td>{{ rounded(each.amount, each.unsure) }} {{ each.unit }}</td>
+            <td>{{ inShownUnits(`${rounded(each.amount, each.unsure)} ${each.unit}`) }}</td>
             <td>
               {{ [each.lot, each.material, each.printer].filter(Boolean).join(', ') }}
               <span v-if="each.note" class="small soft">{{ each.note }}</span>

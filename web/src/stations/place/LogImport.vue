@@ -3,7 +3,7 @@ import WideTable from '@/parts/WideTable.vue'
 import { computed, ref } from 'vue'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import ProblemNote from '@/parts/ProblemNote.vue'
-import { dateTime } from '@/parts/format'
+import { dateTime, temperature } from '@/parts/format'
 import { questions } from '@/parts/latestAnswer'
 
 type Preview = Schemas['PreviewView']
@@ -281,7 +281,7 @@ async function cancel() {
           <tr>
             <th class="n">Line</th>
             <th>Time</th>
-            <th class="n">°C</th>
+            <th class="n">Temperature</th>
             <th class="n">% humidity</th>
           </tr>
         </thead>
@@ -289,7 +289,7 @@ async function cancel() {
           <tr v-for="row in preview.firstRows" :key="row.line">
             <td class="n">{{ row.line }}</td>
             <td>{{ dateTime(row.epochS) }}</td>
-            <td class="n">{{ row.temperatureC.toFixed(1) }}</td>
+            <td class="n">{{ temperature(row.temperatureC, 1) }}</td>
             <td class="n">{{ row.relativeHumidityPercent.toFixed(1) }}</td>
           </tr>
         </tbody>

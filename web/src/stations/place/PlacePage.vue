@@ -11,7 +11,7 @@ import { useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
-import { dateTime, humidity, temperature } from '@/parts/format'
+import { dateTime, humidity, inShownUnits, temperature } from '@/parts/format'
 import { questions } from '@/parts/latestAnswer'
 import { CLIMATE_SOURCES } from '@/parts/climateSources'
 import { useOptions } from '@/stores/options'
@@ -159,7 +159,7 @@ async function remove() {
         <span class="soft"
           ><template v-if="view.dewPointC !== null"
             >, dew point {{ temperature(view.dewPointC, 1) }}</template
-          >; {{ CLIMATE_SOURCES[view.climateSource] }}</span
+          >; {{ inShownUnits(CLIMATE_SOURCES[view.climateSource]) }}</span
         >
         <span v-if="view.staleSinceS" class="call" data-testid="stale">
           last reading {{ dateTime(view.staleSinceS) }}; since then estimated</span

@@ -193,10 +193,14 @@ async function setLeak(leakGPerDay: number | null) {
           <details v-if="desiccant.regeneration" class="small">
             <summary>how to regenerate it</summary>
             <p>
-              {{ desiccant.regeneration.lowC }} to {{ desiccant.regeneration.highC }} °C,
-              {{ desiccant.regeneration.shortHours }} to {{ desiccant.regeneration.longHours }} h
-              {{ desiccant.regeneration.how }}. Done when two weighings an hour apart differ by less
-              than 0.5 %. Let it cool covered. {{ desiccant.regeneration.caution }}
+              {{
+                inShownUnits(
+                  `${desiccant.regeneration.lowC} to ${desiccant.regeneration.highC} °C`,
+                )
+              }}, {{ desiccant.regeneration.shortHours }} to
+              {{ desiccant.regeneration.longHours }} h {{ desiccant.regeneration.how }}. Done when
+              two weighings an hour apart differ by less than 0.5 %. Let it cool covered.
+              {{ desiccant.regeneration.caution }}
             </p>
             <p v-for="dryer in desiccant.regeneration.dryers" :key="dryer">{{ dryer }}</p>
             <p v-if="desiccant.regeneration.dryers.length === 0">

@@ -8,6 +8,7 @@ import { useLatestAnswer } from '@/parts/latestAnswer'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { useActs } from '@/stores/acts'
 import { useShelf } from '@/stores/shelf'
+import AmountFields from './AmountFields.vue'
 import BaseFromAbove from './BaseFromAbove.vue'
 import ChosenFields from './ChosenFields.vue'
 import InlineChoice from './InlineChoice.vue'
@@ -272,6 +273,14 @@ async function copy() {
   }
 }
 
+/** What grams and hours rest on. */
+const amountFrom = computed(
+  () =>
+    ({ PRINT_FILE: 'by its print file', MESH: 'by its mesh', PERSON: 'as you said' })[
+      view.value?.amount.from ?? 'PERSON'
+    ],
+)
+
 function minutes(value: number | null | undefined): string {
   return value == null ? 'not here' : value < 1 ? 'at once' : hours(value / 60)
 }
@@ -335,6 +344,7 @@ function minutes(value: number | null | undefined): string {
           }}
           <template v-if="sheet">
             · {{ grams(sheet.grams) }}, {{ metres(sheet.metres) }}, {{ hours(sheet.hours) }}
+            {{ amountFrom }}
           </template>
           <template v-if="view?.runId">
             · <router-link :to="`/print/runs/${view.runId}`">printing now</router-link></template
@@ -512,6 +522,12 @@ function minutes(value: number | null | undefined): string {
             <section aria-labelledby="part-side">
               <h2 id="part-side">The part</h2>
               <PartFields v-model="draft.part" />
+              <AmountFields
+                v-if="view"
+                v-model:grams="draft.grams"
+                v-model:hours="draft.hours"
+                :amount="view.amount"
+              />
             </section>
             <section aria-labelledby="chosen-title">
               <h2 id="chosen-title">Set by hand</h2>

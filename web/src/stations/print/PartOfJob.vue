@@ -61,6 +61,8 @@ async function remove() {
   }
 }
 
+/** What must be looked at before such a file prints. */
+const UNSAFE = new Set(['cut-short', 'stays-hot'])
 const KINDS: Record<string, string> = { stl: 'STL', '3mf': '3MF', gcode: 'print file' }
 </script>
 
@@ -98,7 +100,14 @@ const KINDS: Record<string, string> = { stl: 'STL', '3mf': '3MF', gcode: 'print 
         <li v-for="finding in file.findings" :key="finding.id" :data-testid="`file-${finding.id}`">
           <b class="call">{{ inShownUnits(finding.words) }}</b> {{ inShownUnits(finding.remedy) }}
         </li>
-        <li v-for="note in file.part.notes" :key="note.id">{{ note.words }}</li>
+        <li
+          v-for="note in file.part.notes"
+          :key="note.id"
+          :class="{ call: UNSAFE.has(note.id) }"
+          :data-testid="`note-${note.id}`"
+        >
+          {{ inShownUnits(note.words) }}
+        </li>
       </ul>
       <SidesToLay
         v-if="file.part.footprint && fileId !== null"
@@ -107,7 +116,7 @@ const KINDS: Record<string, string> = { stl: 'STL', '3mf': '3MF', gcode: 'print 
         @laid="laid"
       />
       <FirstLayer
-        v-if="file.part.footprint"
+        v-if="file.part.footprint || file.part.firstLayer.length"
         :part="file.part"
         :choices="choices"
         :ratios="file.cornerRatios"

@@ -14,6 +14,7 @@ import SegmentChoice from '@/parts/SegmentChoice.vue'
 import TextField from '@/parts/TextField.vue'
 import ToggleButtons from '@/parts/ToggleButtons.vue'
 import { useActs } from '@/stores/acts'
+import GoOnWith from './GoOnWith.vue'
 
 type Outcome = Schemas['FinishRequest']['outcome'] & string
 type Ending = NonNullable<Schemas['FinishRequest']['ending']>
@@ -181,6 +182,9 @@ function title(id: string): string {
         </h1>
         <p>
           <router-link :to="`/spool/${run.code}`" class="code">{{ run.code }}</router-link>
+          <template v-if="run.earlierCodes.length"
+            >(before: {{ run.earlierCodes.join(', ') }})</template
+          >
           {{ run.material }} on {{ run.printer }}{{ run.plate ? `, ${run.plate}` : '' }}. Started
           {{ ago(run.startedS, nowS)
           }}<template v-if="run.endsS != null">, until {{ moment(run.endsS, nowS) }}</template
@@ -262,6 +266,8 @@ function title(id: string): string {
         />
         <button class="button" :disabled="percent === null">Note it</button>
       </AppForm>
+
+      <GoOnWith v-if="running" :run="run" />
 
       <section v-if="running || correcting" aria-labelledby="finish-title" class="finish">
         <h2 id="finish-title">{{ correcting ? 'Correct how it came out' : 'It has ended' }}</h2>

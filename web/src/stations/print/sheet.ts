@@ -34,6 +34,10 @@ export interface Draft {
   code: string | null
   part: Part | null
   choices: Choices
+  /** Filament that it takes; null where a file of its part tells. */
+  grams: number | null
+  /** How long it prints; null where a file of its part tells. */
+  hours: number | null
 }
 
 export function draftOf(view: JobSheet): Draft {
@@ -44,6 +48,8 @@ export function draftOf(view: JobSheet): Draft {
     code: view.code ?? null,
     part: view.part ? { ...view.part } : null,
     choices: { ...view.choices },
+    grams: view.amount.from === 'PERSON' ? view.amount.grams : null,
+    hours: view.amount.from === 'PERSON' ? view.amount.hours : null,
   }
 }
 
@@ -210,6 +216,8 @@ export function requestOf(draft: Draft): Schemas['SheetRequest'] {
       plateId: draft.plateId,
       feedId: draft.feedId,
       code: draft.code,
+      grams: draft.grams,
+      hours: draft.hours,
     }),
     part: draft.part ? said(draft.part) : undefined,
     choices: {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { answer, client } from '@/api/client'
+import { inShownUnits } from '@/parts/format'
 import { useActs } from '@/stores/acts'
 import { useDryers } from '@/stores/dryers'
 import type { PlaceKind } from '@/stores/options'
@@ -145,7 +146,7 @@ const shown = computed(() => shelf.view !== null && dryers.known && !left.value 
         <span aria-hidden="true" class="mark">{{ step.done ? '✓' : i + 1 }}</span>
         <span class="what">
           {{ step.title }}<span v-if="step.done" class="sr-only">: done</span>
-          <span v-if="i === next" class="why">{{ step.why }}</span>
+          <span v-if="i === next" class="why">{{ inShownUnits(step.why) }}</span>
         </span>
         <template v-if="i === next">
           <button

@@ -3,6 +3,7 @@ import AppForm from '@/parts/AppForm.vue'
 import { useFormProblem } from '@/parts/formProblem'
 import { ref } from 'vue'
 import { client, Problem, type Schemas, type Answer } from '@/api/client'
+import { inShownUnits } from '@/parts/format'
 import NumberField from '@/parts/NumberField.vue'
 import ProblemNote from '@/parts/ProblemNote.vue'
 import { useActs } from '@/stores/acts'
@@ -109,8 +110,9 @@ function emptied() {
         </li>
         <li>Wind back by hand with light, even pull; hook the end in.</li>
         <li>
-          Does not come free: rewind all of it onto an empty reel, warm (25 to 40 °C) if it is
-          brittle; weigh the new reel.
+          Does not come free: rewind all of it onto an empty reel, warm ({{
+            inShownUnits('25 to 40 °C')
+          }}) if it is brittle; weigh the new reel.
         </li>
         <li>
           A kink from that work (white mark, flat, bent tighter than 10 mm): cut 20 mm away on both

@@ -61,4 +61,14 @@ public final class BoxPart {
     return skins * Math.max(skin, leastLayerS)
         + (layers() - skins) * Math.max(layerS(speedMPerS), leastLayerS);
   }
+
+  /**
+   * Build of a part that fills less of the box, with each layer taking some time at least, s.
+   *
+   * @param meltM3 that it takes
+   */
+  double buildS(double meltM3, double speedMPerS, double leastLayerS) {
+    double lines = meltM3 / (part.lineWidthM() * layerM);
+    return Math.max(lines / speedMPerS * (1 + TRAVEL_SHARE), layers() * leastLayerS);
+  }
 }

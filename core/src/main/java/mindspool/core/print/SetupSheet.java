@@ -421,12 +421,12 @@ public final class SetupSheet {
 
   /** What it takes of filament, g. */
   public double grams() {
-    return 1000 * path.volumeM3() * job.material().densityKgPerM3();
+    return job.amount().grams(this);
   }
 
   /** How long it prints, h. */
   public double hours() {
-    return path.buildS(speedMPerS, job.wishes().layerTimeS().orElse(shortestLayerS)) / 3600;
+    return job.amount().hours(this);
   }
 
   /** Acceleration for the plate's mass, m/s². */

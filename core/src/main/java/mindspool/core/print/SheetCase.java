@@ -14,6 +14,7 @@ import mindspool.core.print.HoldLevers.HoldPractice;
  * @param filamentDiameterM 1.75 or 2.85 mm usually
  * @param before what the nozzle printed last; none where nobody knows
  * @param spool none where no spool is chosen
+ * @param amount what is known of the filament and time that it takes
  * @param together other materials of the same part, such as a support; at most {@link
  *     #MOST_TOGETHER}
  */
@@ -28,6 +29,7 @@ public record SheetCase(
     Optional<SpoolForJob> spool,
     double filamentDiameterM,
     Optional<Material> before,
+    PartAmount amount,
     List<Material> together) {
 
   /** More materials in one part than any machine feeds; judgement. */
@@ -65,6 +67,7 @@ public record SheetCase(
         otherSpool,
         filamentDiameterM,
         before,
+        amount,
         together);
   }
 

@@ -51,6 +51,7 @@ class JobVisitsTest {
             Optional.ofNullable(spool),
             1.75e-3,
             Optional.empty(),
+            new PartAmount.OfBox(),
             List.of()),
         BedSurfaces.standard());
   }

@@ -56,6 +56,7 @@ class PrintFileCheckTest {
             Optional.empty(),
             1.75e-3,
             Optional.empty(),
+            new PartAmount.OfBox(),
             List.of()),
         BedSurfaces.standard());
   }

@@ -67,6 +67,7 @@ class SetupSheetTest {
     private Optional<SheetCase.SpoolForJob> spool = Optional.empty();
     private double diameterM = 1.75e-3;
     private Optional<String> before = Optional.empty();
+    private PartAmount amount = new PartAmount.OfBox();
     private List<String> together = List.of();
 
     SheetCase toCase() {
@@ -113,6 +114,7 @@ class SetupSheetTest {
           spool,
           diameterM,
           before.map(CATALOGUE::named),
+          amount,
           together.stream().map(CATALOGUE::named).toList());
     }
 
@@ -979,5 +981,41 @@ class SetupSheetTest {
     assertThat(lined.steps().get(0))
         .contains("PC does not flow at what this hot end stands, 245 °C");
     assertThat(lined.steps()).last().isEqualTo("Set 210 °C, at which PLA is printed here.");
+  }
+
+  /** Geometry: a shell of three lines of 0.45 mm on 88 cm², a fifth of what is inside. */
+  @Test
+  void whatAMeshTakesFollowsItsSurfaceWallsAndInfill() {
+    Job job = new Job();
+    job.amount = new PartAmount.OfMesh(48e-6, 88e-4);
+    double shell = 88e-4 * 1.35e-3;
+    double melt = shell + 0.2 * (48e-6 - shell);
+    SetupSheet sheet = job.sheet();
+    assertThat(sheet.grams()).isCloseTo(1000 * melt * 1240, within(1e-9));
+    assertThat(sheet.hours() * 3600)
+        .isCloseTo(melt / (0.45e-3 * 0.2e-3) / sheet.speedMPerS() * 1.2, within(1.0));
+    job.part = new PrintedPart(0.06, 0.04, 0.02, 3, 0.45e-3, 1, 90, 0, 0.04);
+    assertThat(job.sheet().grams()).as("solid").isCloseTo(1000 * 48e-6 * 1240, within(1e-9));
+  }
+
+  /** A thin mast has a layer every few seconds, so that time and not path decides. */
+  @Test
+  void aMeshOfManySmallLayersTakesTheirLeastTime() {
+    Job job = new Job();
+    job.part = box(8, 8, 100);
+    job.layerTimeS = OptionalDouble.of(12);
+    job.amount = new PartAmount.OfMesh(2e-6, 20e-4);
+    assertThat(job.sheet().hours()).isCloseTo(500 * 12 / 3600.0, within(1e-9));
+  }
+
+  /** What is known stands, also where the part is laid down or the infill changed. */
+  @Test
+  void whatIsKnownOfFilamentAndTimeIsNotGuessed() {
+    Job job = new Job();
+    job.amount = new PartAmount.Known(47, 3.5);
+    assertThat(job.sheet().grams()).isEqualTo(47);
+    job.part = box(20, 40, 60);
+    assertThat(job.sheet().hours()).isEqualTo(3.5);
+    assertThatThrownBy(() -> new PartAmount.Known(-1, 3)).hasMessageContaining("grams");
   }
 }

@@ -9,6 +9,7 @@ import java.util.Optional;
 import mindspool.core.Require;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.print.BedSurfaces;
+import mindspool.core.print.PartAmount;
 import mindspool.core.print.SetupSheet;
 import mindspool.core.print.SheetCase;
 import mindspool.core.stock.Filament;
@@ -96,6 +97,7 @@ class SetupCalculator {
                         Filament.USUAL_DIAMETERS_MM.get(0))
                     / 1000,
                 Optional.ofNullable(request.materialBefore).map(catalogue::named),
+                new PartAmount.OfBox(),
                 choices.togetherFrom(catalogue)),
             surfaces));
   }

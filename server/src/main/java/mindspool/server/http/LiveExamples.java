@@ -145,6 +145,13 @@ class LiveExamples {
             + " and analysis like '{\"kind\":\"stl\"%'");
     id(values, "photo", "select coalesce(max(id), 0) from photo where removed_s is null");
     newest(values, "run", "print_run", "removed_s is null and ended_s is null");
+    code(
+        values,
+        "nextCode",
+        "select s.code from spool s, print_run r where r.id = "
+            + values.get("run")
+            + " and s.material = r.material and s.code <> r.code and not exists (select 1 from"
+            + " print_run o where o.open_code = s.code) order by s.id limit 1");
     newest(values, "trouble", "trouble", "removed_s is null and closed_s is null");
     newest(values, "closedTrouble", "trouble", "removed_s is null and closed_s is not null");
     newest(values, "upkeepDone", "upkeep_done", "removed_s is null");

@@ -22,7 +22,6 @@ class EditablePrinter extends StoredEditable<PrinterDescription> {
           entry("hotEndMaxC", "hot end up to", "°C"),
           entry("meltZoneMm", "melt zone", "mm"),
           entry("nozzleDiameterMm", "nozzle", "mm"),
-          entry("abrasiveG", "abrasive filament through this nozzle", "g"),
           entry("bedMaxC", "bed up to", "°C"),
           entry("bedLengthMm", "bed length", "mm"),
           entry("bedWidthMm", "bed width", "mm"),
@@ -34,9 +33,7 @@ class EditablePrinter extends StoredEditable<PrinterDescription> {
           entry("tunedPlateMassKg", "plate that it was tuned with", "kg"),
           entry("accelerationMmPerS2", "acceleration", "mm/s²"),
           entry("supplyWh", "supply that bridges", "Wh"),
-          entry("meanPowerW", "mean power", "W"),
-          entry("printedHours", "printed", "h"),
-          entry("printedMetres", "printed", "m"));
+          entry("meanPowerW", "mean power", "W"));
 
   private final Places places;
   private final MachineStore.Plates plates;
@@ -71,6 +68,10 @@ class EditablePrinter extends StoredEditable<PrinterDescription> {
           Optional.of(after.equals("true") ? "fumes led off" : "fumes not led off");
       case "directFeed" ->
           Optional.of(after.equals("true") ? "drive at the head" : "drive away from the head");
+      case "printedHours" -> Optional.of(counted(before, after, 60, "min printed"));
+      case "printedMetres" -> Optional.of(counted(before, after, 1, "m printed"));
+      case "abrasiveG" ->
+          Optional.of(counted(before, after, 1, "g of abrasive through its nozzle"));
       case "lastMaterial" -> Optional.of("last material: " + (after.isEmpty() ? "none" : after));
       default ->
           Optional.ofNullable(MEASURES.get(field))
@@ -84,6 +85,16 @@ class EditablePrinter extends StoredEditable<PrinterDescription> {
                           + " "
                           + measure.unit);
     };
+  }
+
+  /** By how much a counter went on; an empty text where that is less than one. */
+  private static String counted(String before, String after, double unit, String what) {
+    long more = Math.round(unit * (number(after) - number(before)));
+    return more == 0 ? "" : more > 0 ? more + " " + what : -more + " " + what + " counted off";
+  }
+
+  private static double number(String text) {
+    return text.isEmpty() ? 0 : Double.parseDouble(text);
   }
 
   private static String plain(String number) {

@@ -71,8 +71,9 @@ class PlanAgenda implements AgendaSource {
             .computeIfAbsent(new Loading(entry.dryerId, entry.startS), key -> new ArrayList<>())
             .add(entry);
       }
-      if (job.startS <= untilS && job.startS > nowS - STALE_S) {
-        lines.add(start(job, entry));
+      long startS = startS(job, entry, nowS);
+      if (startS <= untilS && startS > nowS - STALE_S) {
+        lines.add(start(job, entry, startS));
       }
     }
     loadings.forEach((loading, of) -> lines.add(load(loading, of, open)));
@@ -94,21 +95,29 @@ class PlanAgenda implements AgendaSource {
     return dryers.isDrying(entry.code, entry.dryerId);
   }
 
-  private static Line start(PrintJob job, PlanEntry entry) {
+  /** A job for some time can start as soon as its filament prints. */
+  private static long startS(PrintJob job, PlanEntry entry, long nowS) {
+    if (!job.someTime || !entry.served) {
+      return job.startS;
+    }
+    return Math.min(job.startS, Math.max(nowS, entry.dryerId == null ? nowS : entry.endS));
+  }
+
+  private static Line start(PrintJob job, PlanEntry entry, long startS) {
     return new Line(
         "job-" + job.id + "-start",
-        job.startS,
+        startS,
         Doer.PRINTER,
         String.format(
             Locale.ROOT,
             "Start %s%s with %s: %.0f g, %.1f h",
             job.name,
-            job.someTime ? ", now at the latest," : "",
+            !job.someTime ? "" : startS < job.startS ? ", when it suits," : ", now at the latest,",
             entry.code,
             job.grams,
             job.hours),
         filament(entry) + text(entry.why),
-        "Later jobs move.",
+        startS < job.startS ? "It waits, and its filament takes up water." : "Later jobs move.",
         "/print/jobs/" + job.id,
         new Deed(Kind.START_JOB, null, null, job.id, List.of(entry.code), null, null));
   }

@@ -235,12 +235,9 @@ class PlanController {
     } else {
       catalogue.named(Require.present("material", request.material, "a material or a spool"));
     }
-    double grams =
-        Require.within(
-            "grams", Require.present("grams", request.grams, "a mass in g"), 0.1, 20_000, "g");
+    double grams = PrintJobs.requireGrams(Require.present("grams", request.grams, "a mass in g"));
     double hours =
-        Require.within(
-            "hours", Require.present("hours", request.hours, "a time in hours"), 0.05, 1000, "h");
+        PrintJobs.requireHours(Require.present("hours", request.hours, "a time in hours"));
     Instant start = request.startAt == null ? clock.instant().plus(SOME_TIME) : request.startAt;
     long startS =
         Times.toCome(

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import mindspool.core.InvalidValueException;
+import mindspool.core.Require;
 import mindspool.server.acts.Edits;
 import mindspool.server.http.MayBeNull;
 import mindspool.server.http.NotFoundException;
@@ -76,16 +77,28 @@ public class PrintJobs {
 
     /** The same job as it is begun now, whenever it was planned. */
     public KnownJob begunNow() {
+      return with(grams, hours, true);
+    }
+
+    /** The same job taking other filament and time; null for as it is. */
+    public KnownJob taking(Double otherGrams, Double otherHours) {
+      return with(
+          otherGrams == null ? grams : otherGrams,
+          otherHours == null ? hours : otherHours,
+          someTime);
+    }
+
+    private KnownJob with(double otherGrams, double otherHours, boolean atSomeTime) {
       return new KnownJob(
           id,
           name,
           material,
           code,
           plannedCode,
-          grams,
+          otherGrams,
           startS,
-          true,
-          hours,
+          atSomeTime,
+          otherHours,
           inDryBox,
           startedS,
           doneS);
@@ -163,6 +176,16 @@ public class PrintJobs {
         job.doneS);
   }
 
+  /** What a job may take of filament, g. */
+  public static double requireGrams(double grams) {
+    return Require.within("grams", grams, 0.1, 20_000, "g");
+  }
+
+  /** How long a job may print, h. */
+  public static double requireHours(double hours) {
+    return Require.within("hours", hours, 0.05, 1000, "h");
+  }
+
   /** Says that a job has started; its spool goes to the printer's place where it is not there. */
   public void start(long id, String code, Long placeId) {
     PrintJob job = stored(id);
@@ -206,7 +229,7 @@ public class PrintJobs {
   }
 
   /**
-   * What a job takes, as its setup sheet computes it.
+   * What a job takes by its setup sheet.
    *
    * @param code the spool that the sheet is set up with, which the plan keeps to; null for any
    */

@@ -78,7 +78,8 @@ public class DemoPrints {
       String code,
       PartRequest part,
       ChoicesRequest choices) {
-    controller.setUp(jobId, new SheetRequest(printerId, plateId, null, code, part, choices, 0));
+    controller.setUp(
+        jobId, new SheetRequest(printerId, plateId, null, code, part, choices, null, null, 0));
   }
 
   /** Gives a job a file of its part. */

@@ -102,6 +102,8 @@ class EditableRun extends StoredEditable<PrintRun> {
                       .collect(Collectors.joining(" and ", "seen: ", "")));
       case "usedG" ->
           Optional.of(after.isEmpty() ? "" : "used %.0f g".formatted(Double.parseDouble(after)));
+      case "code" -> Optional.of("goes on with " + after);
+      case "earlierCodes", "earlierG" -> Optional.of("");
       // Said by the outcome, or counted by the program.
       case "endedS", "usedBy", "hours", "chamberMeanC", "roomMeanC" -> Optional.of("");
       default -> Optional.empty();

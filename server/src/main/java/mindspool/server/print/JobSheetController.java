@@ -13,6 +13,7 @@ import mindspool.core.print.Gate;
 import mindspool.core.print.HoldLevers.HoldPractice;
 import mindspool.core.print.JobMetres;
 import mindspool.core.print.JobVisits;
+import mindspool.core.print.PartAmount;
 import mindspool.core.print.SetupSheet;
 import mindspool.server.acts.Edits;
 import mindspool.server.calc.PrintRequests.ChoicesRequest;
@@ -91,6 +92,8 @@ class JobSheetController {
    * What a job is to be set up with; what is left out is as it was.
    *
    * @param feedId place that its spool hangs in; null for the printer's own holder
+   * @param grams of filament that it takes, where no file of its part tells
+   * @param hours that it prints, where no file of its part tells
    * @param version as it was read, for a change; 0 for the first
    */
   record SheetRequest(
@@ -100,7 +103,55 @@ class JobSheetController {
       String code,
       PartRequest part,
       ChoicesRequest choices,
-      Integer version) {}
+      Double grams,
+      Double hours,
+      Integer version) {
+
+    private KnownJob of(KnownJob job) {
+      if (grams != null) {
+        PrintJobs.requireGrams(grams);
+      }
+      if (hours != null) {
+        PrintJobs.requireHours(hours);
+      }
+      return job.taking(grams, hours);
+    }
+  }
+
+  /** What tells how much filament and time a job takes. */
+  enum AmountFrom {
+    PRINT_FILE,
+    MESH,
+    PERSON
+  }
+
+  /**
+   * What a job takes.
+   *
+   * @param boxG what a full box of the part's size would take, as an upper guess; null without a
+   *     sheet
+   * @param boxHours how long that would print; null without a sheet
+   */
+  record AmountView(AmountFrom from, double grams, double hours, Double boxG, Double boxHours) {
+
+    static AmountView of(KnownJob job, Assembled set) {
+      SetupSheet sheet = set.sheet();
+      if (sheet == null) {
+        return new AmountView(AmountFrom.PERSON, job.grams(), job.hours(), null, null);
+      }
+      PartAmount box = new PartAmount.OfBox();
+      return new AmountView(
+          set.amount().isEmpty()
+              ? AmountFrom.PERSON
+              : set.amount().get() instanceof PartAmount.OfMesh
+                  ? AmountFrom.MESH
+                  : AmountFrom.PRINT_FILE,
+          sheet.grams(),
+          sheet.hours(),
+          box.grams(sheet),
+          box.hours(sheet));
+    }
+  }
 
   /** A part as it was said; null where something was left out. */
   record PartView(
@@ -221,6 +272,7 @@ class JobSheetController {
    */
   record JobSheetView(
       KnownJob job,
+      AmountView amount,
       Long printerId,
       Long plateId,
       Long feedId,
@@ -257,7 +309,7 @@ class JobSheetController {
   @PostMapping("/jobs/{id}/sheet/preview")
   @Operation(summary = "What the sheet would be with other choices; nothing is stored")
   JobSheetView preview(@PathVariable long id, @RequestBody SheetRequest request) {
-    KnownJob job = jobs.job(id);
+    KnownJob job = request.of(jobs.job(id));
     return view(job, changed(sheets.chosen(job), request));
   }
 
@@ -276,7 +328,7 @@ class JobSheetController {
   @Operation(summary = "Sets a job up; its grams and hours in the plan follow")
   @Transactional
   public JobSheetView setUp(@PathVariable long id, @RequestBody SheetRequest request) {
-    KnownJob job = jobs.job(id);
+    KnownJob job = request.of(jobs.job(id));
     Chosen chosen = changed(sheets.chosen(job), request);
     JobSheetView after = view(job, chosen);
     JobSheet stored = store.findById(id).orElseGet(() -> new JobSheet(id));
@@ -295,8 +347,8 @@ class JobSheetController {
     if (!fresh) {
       edits.changed(editable, id, before, saved);
     }
-    if (after.sheet() != null && job.startedS() == null) {
-      jobs.takes(id, after.sheet().grams(), after.sheet().hours(), chosen.code());
+    if (job.startedS() == null) {
+      jobs.takes(id, after.amount().grams(), after.amount().hours(), chosen.code());
     }
     return sheet(id);
   }
@@ -306,6 +358,7 @@ class JobSheetController {
     Spools.SpoolHandling handling = chosen.code() == null ? null : spools.handling(chosen.code());
     return new JobSheetView(
         job,
+        AmountView.of(job, set),
         chosen.printerId(),
         chosen.plateId(),
         chosen.feedId(),

@@ -134,7 +134,9 @@ class PartFileController {
   @Operation(summary = "Keeps a part's file with a job, in the place of the one before")
   PartFileView keep(@PathVariable long id, @RequestBody KeepPartRequest request) {
     KnownJob job = jobs.job(id);
-    return view(job, files.keep(job, request.uploadId));
+    StoredPartFile kept = files.keep(job, request.uploadId);
+    takesAsTold(job);
+    return view(job, kept);
   }
 
   @GetMapping("/jobs/{id}/part-file")
@@ -190,7 +192,16 @@ class PartFileController {
           "z", "0, as x and y are", "a direction", "Say what points down, such as 0, 0, -1.");
     }
     files.lay(file, x / length, y / length, z / length);
+    takesAsTold(jobs.job(id));
     return view(jobs.job(id), present(id));
+  }
+
+  /** The plan counts with what the file tells, as the sheet does. */
+  private void takesAsTold(KnownJob job) {
+    SetupSheet sheet = sheets.assemble(job, sheets.chosen(job)).sheet();
+    if (sheet != null && job.startedS() == null) {
+      jobs.takes(job.id(), sheet.grams(), sheet.hours(), null);
+    }
   }
 
   private static double along(String field, Double value) {

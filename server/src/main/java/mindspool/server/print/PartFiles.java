@@ -21,11 +21,13 @@ import java.util.UUID;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.Text;
+import mindspool.core.material.Material;
 import mindspool.core.material.MaterialCatalogue;
 import mindspool.core.part.FlatSide;
 import mindspool.core.part.GcodeReader;
 import mindspool.core.part.PartFile;
 import mindspool.core.part.Placement;
+import mindspool.core.print.PartAmount;
 import mindspool.core.stock.Filament;
 import mindspool.server.acts.Edits;
 import mindspool.server.calc.PartAnswer;
@@ -45,6 +47,8 @@ class PartFiles {
   private static final int MOST_SIDES = 8;
   private static final int LONGEST_NAME = 120;
   private static final long MB = 1 << 20;
+  private static final double M3_PER_CM3 = 1e-6;
+  private static final double M2_PER_CM2 = 1e-4;
 
   /** So long a file that was taken away can be put back, s. */
   private static final long TRASH_S = 7 * 86_400;
@@ -256,6 +260,20 @@ class PartFiles {
     StoredPartFile saved = store.saveAndFlush(file);
     edits.added(editable, saved.id, saved);
     return saved;
+  }
+
+  /** What a job's file tells of the filament and time that it takes; none where it has none. */
+  Optional<PartAmount> amount(long jobId, Material material) {
+    return ofJob(jobId)
+        .map(PartFiles::part)
+        .map(
+            part ->
+                part.printTimeS() != null
+                    ? new PartAmount.Known(
+                        1000 * part.volumeCm3() * M3_PER_CM3 * material.densityKgPerM3(),
+                        part.printTimeS() / 3600)
+                    : new PartAmount.OfMesh(
+                        part.volumeCm3() * M3_PER_CM3, part.areaCm2() * M2_PER_CM2));
   }
 
   static PartAnswer part(StoredPartFile file) {

@@ -66,6 +66,7 @@ class PrintController {
   /**
    * A print.
    *
+   * @param earlierCodes spools that it was printed from before this one
    * @param endsS when it will probably be over; null once it is
    * @param adhesionRatio pull at the corners of what holds them, as the sheet told it at the start;
    *     null where it was started without one, as are {@code plateRatio} and {@code bond}
@@ -80,6 +81,7 @@ class PrintController {
       Long plateId,
       @MayBeNull String plate,
       String code,
+      List<String> earlierCodes,
       String material,
       long startedS,
       Long endsS,
@@ -178,6 +180,7 @@ class PrintController {
         run.plateId,
         run.plateId == null ? null : machines.plateName(run.plateId),
         run.code,
+        run.earlierCodes.isEmpty() ? List.of() : List.of(run.earlierCodes.split(",")),
         run.material,
         run.startedS,
         running ? endsS(run, progress, clock.instant().getEpochSecond()) : null,
@@ -245,6 +248,28 @@ class PrintController {
   @Operation(summary = "Says how far a print is")
   RunView progress(@PathVariable long id, @RequestBody ProgressRequest request) {
     return view(prints.progress(id, request.percent));
+  }
+
+  /**
+   * With what a print goes on.
+   *
+   * @param usedUp whether the spool before has run out; true where nobody says
+   * @param percent how far it is; left out for as far as is known
+   */
+  record GoOnRequest(String code, Boolean usedUp, Double percent) {}
+
+  @PostMapping("/prints/{id}/next-spool")
+  @Operation(
+      summary = "Goes on with another spool",
+      description =
+          "After a runout, or a change by hand. What the spool before gave comes off it now, the rest"
+              + " off the next one when the print ends.")
+  RunView goOn(@PathVariable long id, @RequestBody GoOnRequest request) {
+    return view(
+        prints.goOn(
+            id,
+            new Prints.GoOn(
+                request.code, request.usedUp == null || request.usedUp, request.percent)));
   }
 
   @PostMapping("/prints/{id}/finish")

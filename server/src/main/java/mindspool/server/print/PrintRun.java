@@ -54,6 +54,11 @@ class PrintRun {
   long printerId;
   Long plateId;
   String code;
+
+  /** Spools that it was printed from before this one, joined by commas, and what they gave, g. */
+  String earlierCodes = "";
+
+  double earlierG;
   String material;
 
   /** Null for a print that was started without a setup sheet, as is all that is foretold. */

@@ -188,18 +188,70 @@ class Prints {
 
   /** A printer, a spool and a plate are in one print at a time. */
   private void refuseBusy(Assembled set) {
-    String code = set.chosen().code();
+    PrintRun wanted = new PrintRun();
+    wanted.printerId = set.printer().placeId();
+    wanted.code = set.chosen().code();
+    wanted.plateId = set.plate() == null ? null : set.plate().id();
     for (PrintRun run : runs.findByRemovedSIsNullAndEndedSIsNullOrderByStartedSAsc()) {
-      if (run.printerId == set.printer().placeId()) {
-        throw busy("printerId", set.printer().name(), "printer", run);
-      }
-      if (code != null && code.equals(run.code)) {
-        throw busy("code", code, "spool", run);
-      }
-      if (set.plate() != null && run.plateId != null && run.plateId == set.plate().id()) {
-        throw busy("plateId", set.plate().name(), "plate", run);
-      }
+      wanted
+          .sharedWith(run)
+          .ifPresent(
+              what -> {
+                throw switch (what) {
+                  case "printer" -> busy("printerId", set.printer().name(), what, run);
+                  case "spool" -> busy("code", wanted.code, what, run);
+                  default -> busy("plateId", set.plate().name(), what, run);
+                };
+              });
     }
+  }
+
+  /**
+   * How a print goes on.
+   *
+   * @param code the spool that it goes on with
+   * @param usedUp whether the one before has run out; else it is as far as {@code percent} tells
+   * @param percent how far it is; null for as far as is known
+   */
+  record GoOn(String code, boolean usedUp, Double percent) {}
+
+  /** Goes on with another spool: the one before gave what it gave, the rest comes off this one. */
+  @Transactional
+  public PrintRun goOn(long id, GoOn goOn) {
+    PrintRun run = running(id);
+    CurrentSpool next = spools.current(Require.present("code", goOn.code, "a spool's code"));
+    if (next.code().equals(run.code) || !next.material().name().equals(run.material)) {
+      throw new InvalidValueException(
+          "code",
+          next.code() + " (" + next.material().name() + ")",
+          "another spool of " + run.material,
+          "A print goes on in the same material; say how it ended where it cannot.");
+    }
+    if (goOn.percent != null) {
+      progress(id, goOn.percent);
+    }
+    double rest = Math.max(0, run.grams - run.earlierG);
+    double gave =
+        goOn.usedUp
+            ? Math.min(rest, spools.handling(run.code).leftG().typical())
+            : Math.max(0, progressPercent(run) / 100 * run.grams - run.earlierG);
+    if (gave > 0) {
+      spools.used(run.code, Math.round(10 * gave) / 10.0);
+    }
+    change(
+        run,
+        it -> {
+          it.earlierCodes = it.earlierCodes.isEmpty() ? it.code : it.earlierCodes + "," + it.code;
+          it.earlierG += gave;
+          it.code = next.code();
+          editable.check(it);
+        });
+    if (next.placeId() != run.printerId) {
+      spools.moveByHand(next.code(), run.printerId);
+    }
+    spools.openIfSealed(next.code());
+    spools.endIfAllowed(next.code(), LooseEnd.Act.LOAD);
+    return run;
   }
 
   private boolean isPrintedOn(Long plateId) {
@@ -488,8 +540,9 @@ class Prints {
                   .map(room -> meanC(room, it.startedS, end))
                   .orElse(null);
         });
-    if (finish.grossMassG == null && used > 0 && spools.isKnown(run.code)) {
-      spools.used(run.code, used);
+    double offThisSpool = used - run.earlierG;
+    if (finish.grossMassG == null && offThisSpool > 0 && spools.isKnown(run.code)) {
+      spools.used(run.code, offThisSpool);
     }
     Filament filament =
         new Filament(
@@ -511,7 +564,7 @@ class Prints {
     if (finish.grossMassG != null) {
       double before = spools.handling(run.code).leftG().typical();
       spools.weighed(run.code, finish.grossMassG);
-      return Math.max(0, before - spools.handling(run.code).leftG().typical());
+      return run.earlierG + Math.max(0, before - spools.handling(run.code).leftG().typical());
     }
     return finish.usedG == null
         ? Math.round(10 * share * run.grams) / 10.0

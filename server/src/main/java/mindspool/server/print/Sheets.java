@@ -16,6 +16,7 @@ import mindspool.core.print.ChamberWarmth;
 import mindspool.core.print.GripLearning;
 import mindspool.core.print.JobMetres;
 import mindspool.core.print.MountedPlate;
+import mindspool.core.print.PartAmount;
 import mindspool.core.print.SetupSheet;
 import mindspool.core.print.SheetCase;
 import mindspool.core.stock.Filament;
@@ -59,6 +60,7 @@ class Sheets {
   private final Climates climates;
   private final MaterialCatalogue catalogue;
   private final LotMeasurements measurements;
+  private final PartFiles partFiles;
   private final Clock clock;
   private final BedSurfaces surfaces = BedSurfaces.standard();
 
@@ -71,6 +73,7 @@ class Sheets {
       Climates climates,
       MaterialCatalogue catalogue,
       LotMeasurements measurements,
+      PartFiles partFiles,
       Clock clock) {
     this.store = store;
     this.runs = runs;
@@ -80,6 +83,7 @@ class Sheets {
     this.climates = climates;
     this.catalogue = catalogue;
     this.measurements = measurements;
+    this.partFiles = partFiles;
     this.clock = clock;
   }
 
@@ -115,8 +119,8 @@ class Sheets {
   /**
    * A sheet with what it rests on.
    *
+   * @param amount what the part's file tells of the filament and time that it takes; none without
    * @param sheet null while printer, plate, material or part are not said
-   * @param untaught the hold-down without what earlier prints taught, for the record
    * @param learned what the plate's prints taught
    * @param metres moisture of the job's metres; empty without a spool
    */
@@ -125,6 +129,7 @@ class Sheets {
       Material material,
       KnownPrinter printer,
       KnownPlate plate,
+      Optional<PartAmount> amount,
       SetupSheet sheet,
       GripLearning learned,
       List<JobMetres.Point> metres,
@@ -215,22 +220,36 @@ class Sheets {
     KnownPrinter printer = chosen.printerId == null ? null : machines.printer(chosen.printerId);
     KnownPlate plate = chosen.plateId == null ? null : machines.plate(chosen.plateId);
     GripLearning learned = plate == null ? null : learning.of(plate).learned();
+    Optional<PartAmount> told =
+        material == null ? Optional.empty() : partFiles.amount(job.id(), material);
     if (material == null || printer == null || plate == null || chosen.part == null) {
       return new Assembled(
-          chosen, material, printer, plate, null, learned, List.of(), hangsIn(printer, chosen));
+          chosen,
+          material,
+          printer,
+          plate,
+          told,
+          null,
+          learned,
+          List.of(),
+          hangsIn(printer, chosen));
     }
+    PartAmount amount = told.orElseGet(() -> new PartAmount.Known(job.grams(), job.hours()));
     MountedPlate mounted = plate.mounted().taught(learned.grip().median(), learned.hold().median());
     SetupSheet sheet =
         SetupSheet.of(
-            sheetCase(material, printer, mounted, chosen, spool, Optional.empty()), surfaces);
+            sheetCase(material, printer, mounted, chosen, spool, amount, Optional.empty()),
+            surfaces);
     List<JobMetres.Point> metres = List.of();
     if (spool != null) {
       metres = metres(job, spool, printer, chosen, sheet);
       Optional<SheetCase.SpoolForJob> forJob = Optional.of(forJob(spool, metres));
-      sheet = SetupSheet.of(sheetCase(material, printer, mounted, chosen, spool, forJob), surfaces);
+      sheet =
+          SetupSheet.of(
+              sheetCase(material, printer, mounted, chosen, spool, amount, forJob), surfaces);
     }
     return new Assembled(
-        chosen, material, printer, plate, sheet, learned, metres, hangsIn(printer, chosen));
+        chosen, material, printer, plate, told, sheet, learned, metres, hangsIn(printer, chosen));
   }
 
   private String hangsIn(KnownPrinter printer, Chosen chosen) {
@@ -246,6 +265,7 @@ class Sheets {
       MountedPlate plate,
       Chosen chosen,
       CurrentSpool spool,
+      PartAmount amount,
       Optional<SheetCase.SpoolForJob> forJob) {
     return new SheetCase(
         material,
@@ -258,6 +278,7 @@ class Sheets {
         forJob,
         filamentDiameterMm(spool == null ? null : spool.code()) / 1000,
         Optional.ofNullable(printer.lastMaterial()).map(catalogue::named),
+        amount,
         chosen.choices.togetherFrom(catalogue));
   }
 

@@ -91,8 +91,11 @@ class PagesTest extends DemoPages {
     Object left =
         page.evaluate(
             """
-            () => document.body.innerText.split('\\n')
+            () => {
+              document.querySelectorAll('details').forEach(each => (each.open = true))
+              return document.body.innerText.split('\\n')
                 .filter(line => /°C|\\d K\\b/.test(line) && line.trim() !== 'show °C')
+            }
             """);
     assertThat((List<?>) left).as(path + " in °F").isEmpty();
     page.getByText("show °C").click();

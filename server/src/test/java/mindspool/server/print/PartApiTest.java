@@ -226,4 +226,50 @@ class PartApiTest extends PrintingTest {
     assertThat(api.post("/api/jobs/" + first + "/part-file", "{\"uploadId\": \"gone\"}").status())
         .isEqualTo(404);
   }
+
+  /** One amount on sheet, plan and run, whatever it comes from; undone, the one before. */
+  @Test
+  void sheetJobAndRunTakeWhatTheFileTells() {
+    String code = spool("PLA");
+    long job = job(code);
+    String sheet = "/api/jobs/" + job + "/sheet";
+    JsonNode said =
+        setUp(
+            job,
+            ", \"part\": {\"lengthMm\": 60, \"widthMm\": 40, \"heightMm\": 20, \"walls\": 3,"
+                + " \"lineWidthMm\": 0.45, \"infillPercent\": 20},"
+                + " \"grams\": 20, \"hours\": 1.5");
+    assertThat(said.at("/amount/from").asString()).isEqualTo("PERSON");
+    assertThat(said.at("/sheet/grams").asDouble()).isEqualTo(20);
+    assertThat(said.at("/job/hours").asDouble()).isEqualTo(1.5);
+
+    Api.Answer kept = keepFile(job, "box.stl", box());
+    JsonNode meshed = api.get(sheet).body();
+    assertThat(meshed.at("/amount/from").asString()).isEqualTo("MESH");
+    double filled = 8800 * 1.35 + 0.2 * (48_000 - 8800 * 1.35);
+    assertThat(meshed.at("/sheet/grams").asDouble()).isCloseTo(filled / 1000 * 1.24, within(0.01));
+    assertThat(meshed.at("/job/grams").asDouble())
+        .isCloseTo(meshed.at("/sheet/grams").asDouble(), within(0.06));
+    api.undo(kept.act());
+    assertThat(api.get(sheet).body().at("/job/grams").asDouble()).isEqualTo(20);
+
+    keepFile(job, "tube.gcode", printFile());
+    JsonNode file = api.get("/api/jobs/" + job + "/part-file").body();
+    JsonNode printed = api.get(sheet).body();
+    assertThat(printed.at("/amount/from").asString()).isEqualTo("PRINT_FILE");
+    assertThat(printed.at("/sheet/grams").asDouble())
+        .isCloseTo(file.at("/part/massG/PLA").asDouble(), within(1e-6));
+    assertThat(printed.at("/sheet/hours").asDouble())
+        .isCloseTo(file.at("/part/printTimeS").asDouble() / 3600, within(1e-6));
+    JsonNode run = startedAllTheSame(job);
+    assertThat(run.get("grams").asDouble())
+        .isCloseTo(printed.at("/sheet/grams").asDouble(), within(0.06));
+    assertThat(api.put(sheet, "{\"grams\": 0, \"version\": 9}").field()).isEqualTo("grams");
+  }
+
+  private Api.Answer keepFile(long job, String name, byte[] content) {
+    String upload =
+        api.upload("/api/part-files", name, content, "UTC").body().get("uploadId").asString();
+    return api.post("/api/jobs/" + job + "/part-file", "{\"uploadId\": \"%s\"}".formatted(upload));
+  }
 }

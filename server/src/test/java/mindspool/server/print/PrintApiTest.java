@@ -828,4 +828,34 @@ class PrintApiTest extends PrintingTest {
         api.post("/api/prints/999999/finish", "{\"outcome\": \"GOOD\", \"signs\": [\"ghosts\"]}");
     assertThat(sign.status()).isEqualTo(404);
   }
+
+  /** A runout by hand: each spool gives what it gave, one print, one count of the machine. */
+  @Test
+  void aPrintGoesOnWithASecondSpoolAndEachGivesItsPart() {
+    String first = spool("PLA", 20);
+    String second = spool("PLA", 1000);
+    long job = job(first);
+    setUp(job, ", \"grams\": 50, \"hours\": 3");
+    long id = startedAllTheSame(job).get("id").asLong();
+    String path = "/api/prints/" + id + "/next-spool";
+    assertThat(api.post(path, "{\"code\": \"%s\"}".formatted(first)).field()).isEqualTo("code");
+    assertThat(api.post(path, "{\"code\": \"%s\"}".formatted(spool("PETG"))).detail())
+        .contains("another spool of PLA");
+    double before = leftG(second);
+    Api.Answer on = api.post(path, "{\"code\": \"%s\"}".formatted(second));
+    assertThat(on.status()).as(on.raw().body()).isEqualTo(200);
+    assertThat(on.body().get("code").asString()).isEqualTo(second);
+    assertThat(on.body().at("/earlierCodes/0").asString()).isEqualTo(first);
+    assertThat(leftG(first)).as("it has run out").isCloseTo(0, within(0.11));
+    assertThat(api.get("/api/acts/" + on.act()).raw().body()).contains("goes on with " + second);
+    // The first is free for another print, the second is not.
+    assertThat(api.undo(on.act()).status()).isEqualTo(200);
+    assertThat(leftG(first)).isCloseTo(20, within(0.11));
+    on = api.post(path, "{\"code\": \"%s\"}".formatted(second));
+    assertThat(on.status()).as(on.raw().body()).isEqualTo(200);
+    JsonNode ended =
+        posted("/api/prints/" + id + "/finish", "{\"outcome\": \"GOOD\", \"ending\": \"HELD\"}");
+    assertThat(ended.get("usedG").asDouble()).isCloseTo(50, within(0.1));
+    assertThat(before - leftG(second)).as("what the first did not give").isCloseTo(30, within(0.2));
+  }
 }
