@@ -2,6 +2,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, client, Problem, type Schemas } from '@/api/client'
+import ChoiceField from '@/parts/ChoiceField.vue'
 import { grams, hours, inShownUnits, metres, moment, temperature } from '@/parts/format'
 import { useFormProblem } from '@/parts/formProblem'
 import { useLatestAnswer } from '@/parts/latestAnswer'
@@ -42,6 +43,7 @@ import {
 } from './sheet'
 
 const props = defineProps<{ id: number }>()
+type Load = NonNullable<Draft['choices']['load']>
 const PAUSE_MS = 40
 
 const acts = useActs()
@@ -53,6 +55,7 @@ const printers = ref<Schemas['PrinterView'][]>([])
 const plates = ref<Schemas['PlateView'][]>([])
 const layers = ref<Schemas['PrintOptionView'][]>([])
 const practices = ref<Schemas['PrintOptionView'][]>([])
+const loads = ref<{ value: Load; label: string }[]>([])
 const loading = ref<Problem | null>(null)
 const saving = ref<Problem | null>(null)
 const newBox = ref(newPart())
@@ -72,6 +75,7 @@ async function read() {
     plates.value = foundPlates
     layers.value = choices.interfaceLayers
     practices.value = choices.practices
+    loads.value = choices.loads.map((each) => ({ value: each.id as Load, label: each.title }))
     loading.value = null
     if (untouched) {
       draft.value = draftOf(sheet)
@@ -160,6 +164,16 @@ function move(lever: string, value: number) {
     draft.value = moved(draft.value, lever, value) ?? draft.value
   }
 }
+
+/** What the part must bear, by which its layers are asked. */
+const load = computed({
+  get: () => draft.value?.choices.load ?? 'HANDLED',
+  set: (said: Load) => {
+    if (draft.value) {
+      draft.value = { ...draft.value, choices: { ...draft.value.choices, load: said } }
+    }
+  },
+})
 
 /** What a file tells of the part; the rest stays as it was said. */
 function fillPart(file: Schemas['PartAnswer']) {
@@ -522,6 +536,7 @@ function minutes(value: number | null | undefined): string {
             <section aria-labelledby="part-side">
               <h2 id="part-side">The part</h2>
               <PartFields v-model="draft.part" />
+              <ChoiceField id="part-load" v-model="load" label="It must bear" :options="loads" />
               <AmountFields
                 v-if="view"
                 v-model:grams="draft.grams"

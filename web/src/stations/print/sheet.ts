@@ -21,6 +21,7 @@ export const NO_CHOICES: Choices = {
   raftMarginMm: null,
   practice: null,
   together: [],
+  load: null,
 }
 
 /** Below this ratio of load over hold a part counts as safe. */

@@ -85,6 +85,8 @@ public enum Parameter {
       "log10 s",
       0,
       20),
+  BOND_TARGET(
+      Use.PRINTING, "bondTarget", "strength across layers that is asked of it", "", 0.05, 1),
   CONSISTENCY(
       Use.PRINTING,
       "meltConsistencyPaSn",

@@ -47,11 +47,11 @@ final class BondRemedies {
     double bond = sheet.bond().zToXy();
     for (Change change : changes()) {
       double alone = bond(change.by.apply(job));
-      if (alone >= LayerBond.USUAL_TARGET) {
+      if (alone >= sheet.bondTarget()) {
         return say("%s: then %.2f.", change.words, alone);
       }
       double more = bond(change.by.apply(together));
-      if (bond < LayerBond.USUAL_TARGET && more > bond + WORTH_DOING) {
+      if (bond < sheet.bondTarget() && more > bond + WORTH_DOING) {
         taken.add(change.words);
         together = change.by.apply(together);
         bond = more;
@@ -61,7 +61,7 @@ final class BondRemedies {
       return "Load it along its layers only: nothing else here bonds them better.";
     }
     String what = HoldLevers.inOneSentence(taken);
-    return bond >= LayerBond.USUAL_TARGET
+    return bond >= sheet.bondTarget()
         ? say("%s: together %.2f.", what, bond)
         : say(
             "%s: still %.2f. Load it along its layers only, or take another material or printer.",
@@ -108,7 +108,7 @@ final class BondRemedies {
 
   /** A layer that is covered sooner is still warm. */
   private Optional<Change> faster() {
-    OptionalDouble longest = sheet.bond().longestLayerS(LayerBond.USUAL_TARGET);
+    OptionalDouble longest = sheet.bond().longestLayerS(sheet.bondTarget());
     if (longest.isEmpty() || longest.getAsDouble() < sheet.shortestLayerS()) {
       return Optional.empty();
     }

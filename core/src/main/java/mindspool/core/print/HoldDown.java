@@ -49,8 +49,8 @@ public final class HoldDown {
   /** Push of the nozzle against a part, N. */
   private static final double PUSH = 0.5;
 
-  /** A plate that bends off by more than this has let go, m. */
-  private static final double GAP = 0.10e-3;
+  /** A plate that bends off by more than this has let go, m; fitted to facts of the trade. */
+  private static final double GAP = 0.20e-3;
 
   /** How much of a brim, a pad's layer, a raft counts as sole. */
   private static final double BRIM_SHARE = 0.45;
@@ -58,6 +58,12 @@ public final class HoldDown {
   private static final double PAD_SHARE = 0.35;
   private static final double RAFT_SHARE = 0.8;
   private static final double MOST_GAIN = 3.5;
+
+  /** No corner is pulled more than so many times what an edge is. */
+  private static final double MOST_CORNER = 2.5;
+
+  /** Steps in which blunter corners are looked at, °. */
+  private static final double CORNER_STEP_DEG = 5;
 
   /** Half the margin of plate beside the part that bends with it, m. */
   private static final double PLATE_MARGIN = 0.025;
@@ -161,12 +167,13 @@ public final class HoldDown {
       double height = (i + 1) * slice;
       Edge edge = new Edge(part, modulus, solid, height);
       heightsM[i] = height;
-      adhesionByHeight[i] = edge.peel(moment) / (capacity * edge.gain(part, aids));
+      adhesionByHeight[i] = edge.peel(moment) * edge.corner(part, aids) / capacity;
       plateByHeight[i] = edge.gap(part, of.plate, pull, moment) / GAP;
       worstAdhesion = Math.max(worstAdhesion, adhesionByHeight[i]);
       worstPlate = Math.max(worstPlate, plateByHeight[i]);
       if (Double.isNaN(looseAt) && adhesionByHeight[i] >= 1) {
-        looseAt = height;
+        double before = i == 0 ? 0 : adhesionByHeight[i - 1];
+        looseAt = height - slice * (adhesionByHeight[i] - 1) / (adhesionByHeight[i] - before);
         looseStrain = strain;
       }
     }
@@ -236,7 +243,6 @@ public final class HoldDown {
     private final double beta;
     private final double zone;
     private final double couple;
-    private final double cornerFactor;
     private final double shortFactor;
 
     Edge(PrintedPart part, double modulus, double solid, double height) {
@@ -246,27 +252,41 @@ public final class HoldDown {
       beta = Math.pow(FOUNDATION / (4 * bending), 0.25);
       zone = 1 / beta;
       couple = Math.sqrt(modulus * height / (SHEAR * solid / SHEAR_SOLID_SHARE));
-      cornerFactor =
-          Math.min(
-              2.5,
-              Math.max(
-                  1,
-                  1 + Math.exp(-part.cornerRadiusM() / zone) * (180 - part.cornerAngleDeg()) / 90));
       shortFactor =
           Math.tanh(part.lengthM() / (2 * couple))
               * (1 - Math.exp(-Math.pow(part.lengthM() / (2.9 * zone), 1.57)));
     }
 
-    /** Peeling stress at a corner, Pa. */
+    /** Peeling stress along an edge, Pa. */
     double peel(double moment) {
       double q = beta * couple;
       double g = (1 + 2 * q) / (1 + 2 * q + 2 * q * q) * shortFactor;
-      return 2 * beta * beta * moment * g * cornerFactor;
+      return 2 * beta * beta * moment * g;
+    }
+
+    /**
+     * How much more a corner is pulled than an edge, over what brim, pads and raft add to its hold.
+     * What is beside a sharp corner adds much to the little that it stands on, but never makes it
+     * better than a blunter one.
+     */
+    double corner(PrintedPart part, HoldAids aids) {
+      double worst = corner(part, aids, part.cornerAngleDeg());
+      if (aids.brimM() > 0 || aids.padLayers() > 0 || aids.raftM() > 0) {
+        double blunter = CORNER_STEP_DEG * Math.ceil(part.cornerAngleDeg() / CORNER_STEP_DEG);
+        for (double angle = blunter; angle <= 180; angle += CORNER_STEP_DEG) {
+          worst = Math.max(worst, corner(part, aids, angle));
+        }
+      }
+      return worst;
+    }
+
+    private double corner(PrintedPart part, HoldAids aids, double angleDeg) {
+      double sharp = Math.exp(-part.cornerRadiusM() / zone) * (180 - angleDeg) / 90;
+      return Math.min(MOST_CORNER, 1 + sharp) / gain(part, aids, Math.toRadians(angleDeg));
     }
 
     /** How much more a corner holds by brim, pads and raft. */
-    double gain(PrintedPart part, HoldAids aids) {
-      double corner = Math.toRadians(part.cornerAngleDeg());
+    private double gain(PrintedPart part, HoldAids aids, double corner) {
       double own = Math.min(corner * zone * zone / 2, zone * part.widthM() / 2);
       double added =
           BRIM_SHARE * around(aids.brimM(), corner)
@@ -323,9 +343,9 @@ public final class HoldDown {
     if (curvature <= 0) {
       return 0;
     }
-    return curvature * lengthM > 1
-        ? (1 - Math.cos(curvature * lengthM / 2)) / curvature
-        : curvature * lengthM * lengthM / 8;
+    // An arc as long as the part, written so that a slight one is exact too.
+    double half = Math.sin(Math.min(Math.PI, curvature * lengthM / 2) / 2);
+    return 2 * half * half / curvature;
   }
 
   /** Follows a build from the plate to its top; refuses a surface that the table does not have. */

@@ -36,9 +36,6 @@ public record PrintFileCheck(List<LayerState> layers, List<Finding> findings) {
   private static final double COLDEST_C = 100;
   private static final double HOTTEST_C = 500;
 
-  /** Layers so weak part by hand; judgement. */
-  private static final double WEAK = 0.4;
-
   /** A chamber takes about so long to warm through; common practice, s. */
   private static final double CHAMBER_WARMS_S = 30 * 60;
 
@@ -250,12 +247,16 @@ public record PrintFileCheck(List<LayerState> layers, List<Finding> findings) {
     private void weak() {
       find(
           "bond",
-          i -> states.get(i).bond() < WEAK,
+          i -> states.get(i).bond() < sheet.bondTarget(),
           i ->
               say(
-                  "Layers bond to %.2f of the strength along them from layer %d: %.0f s a layer, fan at"
-                      + " %.0f %%.",
-                  states.get(i).bond(), i + 1, layer(i).timeS(), layer(i).fanPercent()),
+                  "Layers bond to %.2f of the strength along them from layer %d, %.2f is asked for: %.0f"
+                      + " s a layer, fan at %.0f %%.",
+                  states.get(i).bond(),
+                  i + 1,
+                  sheet.bondTarget(),
+                  layer(i).timeS(),
+                  layer(i).fanPercent()),
           i ->
               layer(i).fanPercent() > material.value(Parameter.FAN_MIN)
                   ? "Less fan, a hotter nozzle, or warmer air around it."

@@ -43,6 +43,11 @@ public record PrintedPart(
     Require.within("part.cornerAngleDeg", cornerAngleDeg, SHARPEST_DEG, 180, "°");
     Require.within("part.cornerRadiusMm", cornerRadiusM / MM, 0, 1000, "mm");
     Require.within("part.baseWidthMm", baseWidthM / MM, 0.2, 2000, "mm");
+    // How it is turned on the plate changes nothing: its length is the longer one.
+    double longer = Math.max(lengthM, widthM);
+    widthM = Math.min(lengthM, widthM);
+    lengthM = longer;
+    baseWidthM = Math.min(baseWidthM, widthM);
   }
 
   /** Share of its cross-section that is solid; skins at top and bottom left out. */

@@ -103,7 +103,8 @@ public record SheetCase(
             wishes.layerTimeS,
             wishes.layerHeightM,
             then.aids(),
-            wishes.practice);
+            wishes.practice,
+            wishes.load);
     return with(
         then.part(),
         new MountedPlate(then.plate(), plate.massKg(), plate.magnetsMaxC()),
@@ -192,6 +193,7 @@ public record SheetCase(
    * What somebody set; what is left out follows from the material and the machine.
    *
    * @param layerTimeS none to compute it from the part
+   * @param load what the part must bear, by which its layers are asked
    */
   public record Wishes(
       OptionalDouble nozzleC,
@@ -203,7 +205,8 @@ public record SheetCase(
       OptionalDouble layerTimeS,
       double layerHeightM,
       HoldAids aids,
-      HoldPractice practice) {
+      HoldPractice practice,
+      PartLoad load) {
 
     public Wishes {
       nozzleC.ifPresent(c -> Require.within("nozzleTemperatureC", c, 100, 500, "°C"));
@@ -228,7 +231,8 @@ public record SheetCase(
           otherLayerTimeS,
           layerHeightM,
           aids,
-          practice);
+          practice,
+          load);
     }
 
     /** Nothing chosen, layers of a height. */
@@ -243,7 +247,8 @@ public record SheetCase(
           OptionalDouble.empty(),
           layerHeightM,
           HoldAids.NONE,
-          HoldPractice.CAUSE_FIRST);
+          HoldPractice.CAUSE_FIRST,
+          PartLoad.HANDLED);
     }
   }
 

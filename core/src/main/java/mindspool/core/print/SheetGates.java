@@ -375,15 +375,23 @@ final class SheetGates {
   }
 
   private void bonds() {
+    LayerBond bond = sheet.bond();
+    LayerBond.Band band = bond.band();
+    double target = sheet.bondTarget();
+    boolean met = bond.zToXy() >= target;
+    String ratio =
+        say(
+            "%.2f (%.2f to %.2f) of the strength along them",
+            LayerBond.inHundredths(bond.zToXy()), band.low(), band.high());
     gate(
         "bond",
         false,
-        sheet.bond().zToXy() >= LayerBond.USUAL_TARGET,
-        say("Layers bond: %.2f of the strength along them.", sheet.bond().zToXy()),
+        met,
+        "Layers bond: " + ratio + ".",
         say(
-            "Layers bond to %.2f of the strength along them; %.1f is asked for.",
-            LayerBond.inHundredths(sheet.bond().zToXy()), LayerBond.USUAL_TARGET),
-        sheet.bond().zToXy() >= LayerBond.USUAL_TARGET ? "" : BondRemedies.of(sheet));
+            "Layers bond to %s; %s asks %s for %.2f.",
+            ratio, sheet.job().wishes().load().title(), sheet.job().material().title(), target),
+        met ? "" : BondRemedies.of(sheet));
   }
 
   private void flows() {

@@ -133,7 +133,7 @@ class PrintingChecksTest {
                           0.4e-3,
                           args.path("Lm").asDouble(0.012),
                           1.75e-3))
-                  .mostFlowM3PerS();
+                  .mostWarmFlowM3PerS();
       case "flow_verdict" -> {
         MeltFlow flow = flow(args);
         yield switch (key) {

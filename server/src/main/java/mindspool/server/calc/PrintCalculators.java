@@ -15,6 +15,7 @@ import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.material.Material;
 import mindspool.core.material.MaterialCatalogue;
+import mindspool.core.material.Parameter;
 import mindspool.core.print.BoxSection;
 import mindspool.core.print.Changeover;
 import mindspool.core.print.HeatCreep;
@@ -63,11 +64,15 @@ class PrintCalculators {
   /**
    * How layers weld.
    *
-   * @param maxLayerTimeS null where no layer time bonds to 0.6 of the strength along layers
+   * @param maxLayerTimeS null where no layer time bonds as well as the material is asked for
+   * @param zToXyLow within what the ratio lies, as the contact gets less or more of the melt's heat
    */
   record BondAnswer(
       double bondIndex,
       double zToXyRatio,
+      double zToXyLow,
+      double zToXyHigh,
+      double targetRatio,
       double layerBelowTemperatureC,
       double meltTemperatureC,
       double minLayerTimeS,
@@ -120,10 +125,14 @@ class PrintCalculators {
                 number("moisturePercent", request.moisturePercent, 0)
                     / material.printLimitPercent()));
     double shortest = bond.shortestLayerS();
-    OptionalDouble longest = bond.longestLayerS(LayerBond.USUAL_TARGET);
+    double target = material.value(Parameter.BOND_TARGET);
+    OptionalDouble longest = bond.longestLayerS(target);
     return new BondAnswer(
         bond.index(),
         bond.zToXy(),
+        bond.band().low(),
+        bond.band().high(),
+        target,
         bond.layerBelowC(),
         melt.meltC(),
         shortest,

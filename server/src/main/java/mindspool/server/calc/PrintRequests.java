@@ -13,6 +13,7 @@ import mindspool.core.print.HoldAids;
 import mindspool.core.print.HoldLevers.HoldPractice;
 import mindspool.core.print.MountedPlate;
 import mindspool.core.print.NozzleCare.NozzleMaterial;
+import mindspool.core.print.PartLoad;
 import mindspool.core.print.PlateKind;
 import mindspool.core.print.PrintedPart;
 import mindspool.core.print.Printer;
@@ -198,6 +199,7 @@ public final class PrintRequests {
    * What somebody chose; what is left out follows from material, machine and part.
    *
    * @param together ids of other materials of the same part, such as a support
+   * @param load what the part must bear; being handled where nobody says
    */
   public record ChoicesRequest(
       Double nozzleTemperatureC,
@@ -212,12 +214,13 @@ public final class PrintRequests {
       PadsRequest pads,
       Double raftMarginMm,
       HoldPractice practice,
-      List<String> together) {
+      List<String> together,
+      PartLoad load) {
 
     /** Nothing chosen. */
     public static final ChoicesRequest NONE =
         new ChoicesRequest(
-            null, null, null, null, null, null, null, null, null, null, null, null, null);
+            null, null, null, null, null, null, null, null, null, null, null, null, null, null);
 
     /** The other materials, as the catalogue has them. */
     public List<Material> togetherFrom(MaterialCatalogue catalogue) {
@@ -236,7 +239,8 @@ public final class PrintRequests {
           optional(layerTimeS),
           MM * number("part.layerHeightMm", part.layerHeightMm(), USUAL_LAYER_MM),
           aids(squish, brimMm, pads, raftMarginMm),
-          practice == null ? HoldPractice.CAUSE_FIRST : practice);
+          practice == null ? HoldPractice.CAUSE_FIRST : practice,
+          load == null ? PartLoad.HANDLED : load);
     }
 
     private static OptionalDouble share(Double percent) {

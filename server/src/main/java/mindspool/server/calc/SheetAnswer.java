@@ -217,9 +217,12 @@ public record SheetAnswer(
     }
   }
 
-  /** Layers: {@code maxLayerTimeS} null where no layer time bonds to 0.6. */
+  /** Layers: {@code maxLayerTimeS} null where no layer time bonds as asked for. */
   public record BondView(
       double zToXyRatio,
+      double zToXyLow,
+      double zToXyHigh,
+      double target,
       double bondIndex,
       double layerBelowTemperatureC,
       double layerTimeS,
@@ -273,11 +276,14 @@ public record SheetAnswer(
         sheet.benchSteps(),
         new BondView(
             bond.zToXy(),
+            bond.band().low(),
+            bond.band().high(),
+            sheet.bondTarget(),
             bond.index(),
             bond.layerBelowC(),
             sheet.layerS(),
             sheet.shortestLayerS(),
-            Inputs.orNull(bond.longestLayerS(LayerBond.USUAL_TARGET)),
+            Inputs.orNull(bond.longestLayerS(sheet.bondTarget())),
             list(sheet.bondHeightsM(), MM),
             list(sheet.bondAt(), 1)),
         new FlowView(

@@ -13,6 +13,7 @@ import mindspool.core.print.BedSurfaces;
 import mindspool.core.print.HoldLevers.HoldPractice;
 import mindspool.core.print.MountedPlate;
 import mindspool.core.print.NozzleCare.NozzleMaterial;
+import mindspool.core.print.PartLoad;
 import mindspool.core.print.PlateKind;
 import mindspool.core.print.PlateUse;
 import mindspool.core.print.Printer;
@@ -58,6 +59,7 @@ class MachineController {
       List<PrintOptionView> nozzleMaterials,
       List<PrintOptionView> chambers,
       List<PrintOptionView> practices,
+      List<PrintOptionView> loads,
       List<PlateKindView> plateKinds,
       List<PrintOptionView> surfaces,
       List<PrintOptionView> interfaceLayers) {}
@@ -168,6 +170,9 @@ class MachineController {
             .map(it -> new PrintOptionView(it.name(), it.title()))
             .toList(),
         Arrays.stream(HoldPractice.values())
+            .map(it -> new PrintOptionView(it.name(), it.title()))
+            .toList(),
+        Arrays.stream(PartLoad.values())
             .map(it -> new PrintOptionView(it.name(), it.title()))
             .toList(),
         Arrays.stream(PlateKind.values())

@@ -67,6 +67,7 @@ public class DemoPrints {
         null,
         null,
         null,
+        null,
         null);
   }
 

@@ -14,6 +14,7 @@ import mindspool.core.print.HoldLevers.HoldPractice;
 import mindspool.core.print.JobMetres;
 import mindspool.core.print.JobVisits;
 import mindspool.core.print.PartAmount;
+import mindspool.core.print.PartLoad;
 import mindspool.core.print.SetupSheet;
 import mindspool.server.acts.Edits;
 import mindspool.server.calc.PrintRequests.ChoicesRequest;
@@ -196,7 +197,8 @@ class JobSheetController {
       Integer padLayers,
       Double raftMarginMm,
       @MayBeNull HoldPractice practice,
-      List<String> together) {
+      List<String> together,
+      @MayBeNull PartLoad load) {
 
     static ChosenView of(ChoicesRequest said) {
       return new ChosenView(
@@ -213,7 +215,8 @@ class JobSheetController {
           said.pads() == null ? null : said.pads().layers(),
           said.raftMarginMm(),
           said.practice(),
-          said.together() == null ? List.of() : said.together());
+          said.together() == null ? List.of() : said.together(),
+          said.load());
     }
   }
 
