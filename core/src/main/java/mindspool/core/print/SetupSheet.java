@@ -271,6 +271,11 @@ public final class SetupSheet {
     return new SheetGates(this).all();
   }
 
+  /** What must hold before start and does not, hard ones first, without what would mend it. */
+  public List<Gate> unmet() {
+    return new SheetGates(this, false).all().stream().filter(gate -> !gate.met()).toList();
+  }
+
   /** What to do at the bench, in order. */
   public List<String> benchSteps() {
     return new BenchSteps(this).all();

@@ -31,7 +31,15 @@ final class SheetGates {
   private final Printer printer;
   private final List<Gate> gates = new ArrayList<>();
 
+  /** Whether what would mend the hold and the bond is sought, which takes most of the time. */
+  private final boolean mending;
+
   SheetGates(SetupSheet sheet) {
+    this(sheet, true);
+  }
+
+  SheetGates(SetupSheet sheet, boolean mending) {
+    this.mending = mending;
     this.sheet = sheet;
     this.job = sheet.job();
     this.material = job.material();
@@ -351,7 +359,7 @@ final class SheetGates {
           case NEAR_CERTAIN ->
               say("It is nearly certain to come loose: %.1f times what holds it.", hold.ratio());
         },
-        hold.verdict() == HoldDown.Verdict.LOW ? "" : holdRemedy());
+        hold.verdict() == HoldDown.Verdict.LOW || !mending ? "" : holdRemedy());
   }
 
   private String holdRemedy() {
@@ -391,7 +399,7 @@ final class SheetGates {
         say(
             "Layers bond to %s; %s asks %s for %.2f.",
             ratio, sheet.job().wishes().load().title(), sheet.job().material().title(), target),
-        met ? "" : BondRemedies.of(sheet));
+        met || !mending ? "" : BondRemedies.of(sheet));
   }
 
   private void flows() {

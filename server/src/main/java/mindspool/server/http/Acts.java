@@ -1,6 +1,7 @@
 package mindspool.server.http;
 
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Supplier;
 import org.springframework.core.Ordered;
@@ -23,6 +24,7 @@ public class Acts {
   private static final long PATIENCE_S = 20;
 
   private final ReentrantLock turn = new ReentrantLock(true);
+  private final AtomicLong done = new AtomicLong();
   private final TransactionTemplate transactions;
 
   Acts(TransactionTemplate transactions) {
@@ -55,7 +57,13 @@ public class Acts {
   }
 
   void endTurn() {
+    done.incrementAndGet();
     turn.unlock();
+  }
+
+  /** How many acts are over; whoever computed something before another one must look again. */
+  public long done() {
+    return done.get();
   }
 
   /** Too many acts at once. */

@@ -1,5 +1,7 @@
 package mindspool.server.print;
 
+import static java.util.stream.Collectors.toSet;
+
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.nio.charset.StandardCharsets;
@@ -8,6 +10,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import mindspool.core.Require;
 import mindspool.core.print.Gate;
 import mindspool.core.print.HoldLevers.HoldPractice;
@@ -516,12 +519,14 @@ class JobSheetController {
     }
     String best = codes.isEmpty() ? null : codes.get(0);
     List<WayView> ways = new ArrayList<>();
+    Set<Long> busy = prints.running().stream().map(run -> run.printerId).collect(toSet());
     for (KnownPrinter printer : machines.printers()) {
+      boolean free = !busy.contains(printer.placeId());
       for (KnownPlate plate : machines.plates()) {
-        way(job, chosen.on(printer.placeId(), plate.id()), printer, plate).ifPresent(ways::add);
+        Chosen there = chosen.on(printer.placeId(), plate.id());
+        way(job, there, printer, plate, free).ifPresent(ways::add);
         if (best != null && !best.equals(chosen.code())) {
-          way(job, chosen.on(printer.placeId(), plate.id()).from(best), printer, plate)
-              .ifPresent(ways::add);
+          way(job, there.from(best), printer, plate, free).ifPresent(ways::add);
         }
       }
     }
@@ -534,14 +539,13 @@ class JobSheetController {
   }
 
   private Optional<WayView> way(
-      KnownJob job, Chosen chosen, KnownPrinter printer, KnownPlate plate) {
+      KnownJob job, Chosen chosen, KnownPrinter printer, KnownPlate plate, boolean free) {
     Assembled set = sheets.assemble(job, chosen);
     if (set.sheet() == null) {
       return Optional.empty();
     }
     SetupSheet sheet = set.sheet();
-    List<Gate> unmet = sheet.gates().stream().filter(gate -> !gate.met()).toList();
-    boolean free = prints.running().stream().noneMatch(run -> run.printerId == printer.placeId());
+    List<Gate> unmet = sheet.unmet();
     Double wettest =
         set.metres().isEmpty()
             ? null

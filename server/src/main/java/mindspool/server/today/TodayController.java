@@ -19,8 +19,6 @@ import mindspool.server.http.PublicAddress;
 import mindspool.server.today.AgendaSource.Deed;
 import mindspool.server.today.AgendaSource.Doer;
 import mindspool.server.today.AgendaSource.Line;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -35,18 +33,15 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "today")
 class TodayController {
 
-  private static final Logger LOG = LoggerFactory.getLogger(TodayController.class);
-
   private static final long EVENT_S = 15 * 60;
 
-  private final List<AgendaSource> sources;
+  private final RunSheet sheet;
   private final TodayAct.Store acts;
   private final PublicAddress address;
   private final Clock clock;
 
-  TodayController(
-      List<AgendaSource> sources, TodayAct.Store acts, PublicAddress address, Clock clock) {
-    this.sources = sources;
+  TodayController(RunSheet sheet, TodayAct.Store acts, PublicAddress address, Clock clock) {
+    this.sheet = sheet;
     this.acts = acts;
     this.address = address;
     this.clock = clock;
@@ -91,29 +86,19 @@ class TodayController {
     long now = clock.instant().getEpochSecond();
     List<LineView> open = new ArrayList<>();
     List<LineView> settled = new ArrayList<>();
-    for (LineView line : lines(now, now + Math.round(3600 * ahead))) {
+    for (LineView line : lines(now, Math.round(3600 * ahead))) {
       (line.said == null ? open : settled).add(line);
     }
-    boolean changing = sources.stream().anyMatch(AgendaSource::isChanging);
-    return new TodayView(now, changing, open, settled);
+    return new TodayView(now, sheet.isChanging(), open, settled);
   }
 
-  private List<LineView> lines(long now, long until) {
+  private List<LineView> lines(long now, long aheadS) {
     Map<String, TodayAct> said = new HashMap<>();
     acts.findByUndoneByIsNullOrderByAtSAscIdAsc().forEach(act -> said.put(act.lineKey, act));
-    List<LineView> lines = new ArrayList<>();
-    for (AgendaSource source : sources) {
-      try {
-        for (Line line : source.lines(now, until)) {
-          lines.add(view(line, said.get(line.key()), now));
-        }
-      } catch (RuntimeException e) {
-        // One station's trouble must not hide what the others have to say.
-        LOG.warn("{} has no lines", source.getClass().getSimpleName(), e);
-      }
-    }
-    lines.sort(Comparator.comparingLong(LineView::atS).thenComparing(LineView::key));
-    return lines;
+    return sheet.lines(now, aheadS).stream()
+        .map(line -> view(line, said.get(line.key()), now))
+        .sorted(Comparator.comparingLong(LineView::atS).thenComparing(LineView::key))
+        .toList();
   }
 
   private static LineView view(Line line, TodayAct act, long now) {
@@ -170,7 +155,7 @@ class TodayController {
   String calendar() {
     long now = clock.instant().getEpochSecond();
     Calendar calendar = new Calendar(now);
-    lines(now, now + (long) Horizon.SECONDS).stream()
+    lines(now, (long) Horizon.SECONDS).stream()
         .filter(line -> line.said == null)
         .forEach(
             line ->
