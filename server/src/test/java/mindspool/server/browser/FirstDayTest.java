@@ -12,10 +12,8 @@ import java.nio.file.Files;
 import java.time.Duration;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
-import mindspool.server.support.Api;
 import mindspool.server.support.BrowserPages;
 import mindspool.server.support.DemoApplication;
 import org.junit.jupiter.api.MethodOrderer;
@@ -27,13 +25,15 @@ import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.context.SpringBootTest.WebEnvironment;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
-import tools.jackson.databind.JsonNode;
 
 /** An empty workshop, from its first place to a round with a scanner, in a real browser. */
 @SpringBootTest(webEnvironment = WebEnvironment.RANDOM_PORT, properties = DemoApplication.BEGINS)
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 @Tag("browser")
 class FirstDayTest extends BrowserPages {
+
+  /** Nothing on a page is farther away than so many presses. */
+  private static final int MOST_TABS = 150;
 
   @DynamicPropertySource
   static void ownDatabase(DynamicPropertyRegistry registry) {
@@ -174,27 +174,23 @@ class FirstDayTest extends BrowserPages {
   @Test
   @Order(3)
   void twelveSpoolsAreWeighedAndPutAwayByScanning() {
-    Api api = new Api(port);
-    long room = api.get("/api/places").body().get(0).get("id").asLong();
-    long rack =
-        api.post(
-                "/api/places",
-                "{\"name\": \"Rack\", \"kind\": \"OPEN_SHELF\", \"withinId\": %d}".formatted(room))
-            .body()
-            .get("id")
-            .asLong();
-    List<String> codes = new ArrayList<>();
+    long rack = addedShelf("Rack");
+    page.navigate("/receive");
+    page.locator(".el-select:has(#material)").click();
+    option("PETG").click();
+    page.getByTestId("colour").fill("heron");
+    page.getByText("no bag, or opened before").click();
+    Locator reels = page.locator("[id^='gross']");
     for (int i = 0; i < 12; i++) {
-      codes.add(
-          api.post(
-                  "/api/spools",
-                  ("{\"material\": \"PETG\", \"colourName\": \"c%d\", \"placeId\": %d,"
-                          + " \"arrival\": \"OPEN\", \"reel\": \"cardboard\"}")
-                      .formatted(i, room))
-              .body()
-              .get("code")
-              .asString());
+      reels.nth(i).fill(Integer.toString(1180 + i));
+      if (i < 11) {
+        reels.nth(i).press("Enter");
+      }
     }
+    page.getByTestId("receive").click();
+    Locator received = page.getByTestId("received").locator("a.code");
+    assertThat(received).hasCount(12);
+    List<String> codes = received.allTextContents();
     page.navigate("/rounds");
     assertThat(page.getByTestId("round-field")).isFocused();
     Locator done = page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(2));
@@ -217,16 +213,18 @@ class FirstDayTest extends BrowserPages {
     steps.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("mend")).click();
     assertThat(page.getByTestId("round-field")).hasValue("http://127.");
     page.getByTestId("round-field").fill("");
-    for (int i = 0; i < 12; i++) {
-      JsonNode view = api.get("/api/spools/" + codes.get(i)).body();
-      assertThat(view.at("/spool/placeId").asLong()).as(codes.get(i)).isEqualTo(rack);
-      assertThat(view.get("facts").toString()).contains("weighed, %d g gross".formatted(1100 + i));
-    }
-    page.getByTestId("round-steps").locator("button").first().click();
+    Locator undo = page.getByTestId("round-steps").locator("button").first();
+    undo.click();
     assertThat(done).hasText("23 done in this round");
-    assertThat(api.get("/api/spools/" + codes.get(11)).body().at("/spool/placeId").asLong())
-        .isEqualTo(room);
     assertAccessible("a round");
+    // A quick and a slow scan, the first and the last.
+    for (int i : new int[] {0, 5, 6, 11}) {
+      page.navigate("/spool/" + codes.get(i));
+      assertThat(page.locator("#main")).containsText("weighed, %d g gross".formatted(1100 + i));
+    }
+    page.navigate("/place/" + rack);
+    assertThat(page.locator("#main")).containsText(codes.get(0));
+    assertThat(page.locator("#main")).not().containsText(codes.get(11));
   }
 
   /** A scanner that types, quickly or slowly; nothing is cleared before and nothing made again. */
@@ -239,7 +237,6 @@ class FirstDayTest extends BrowserPages {
   @Test
   @Order(4)
   void whatIsTickedIsMovedAtOnceAndTakenBackAtOnce() {
-    Api api = new Api(port);
     page.navigate("/list");
     assertThat(page.getByTestId("list-count")).containsText("13 of 13");
     button("Filter columns").click();
@@ -249,8 +246,8 @@ class FirstDayTest extends BrowserPages {
     button("Keep this view").click();
     page.getByLabel("Tick all that are shown").check();
     assertThat(page.getByTestId("bulk")).containsText("11 ticked");
-    api.post("/api/places", "{\"name\": \"Drawer\", \"kind\": \"OPEN_SHELF\"}");
-    page.reload();
+    addedShelf("Drawer");
+    page.navigate("/list");
     page.getByRole(
             AriaRole.BUTTON, new Page.GetByRoleOptions().setName("on the rack").setExact(true))
         .click();
@@ -381,7 +378,7 @@ class FirstDayTest extends BrowserPages {
     page.setViewportSize(390, 844);
     page.navigate("/shelf");
     page.locator("[data-spool]")
-        .filter(new Locator.FilterOptions().setHasText("c3"))
+        .filter(new Locator.FilterOptions().setHasText("heron"))
         .first()
         .click();
     assertThat(page.getByTestId("printable")).isVisible();
@@ -413,6 +410,100 @@ class FirstDayTest extends BrowserPages {
     assertThat(page.getByTestId("run-headline")).hasText("Tag: good");
     assertFits("a print that ended");
     assertThat(complaints).isEmpty();
+  }
+
+  /** The keyboard alone: found, weighed, moved, taken back, printed. */
+  @Test
+  @Order(8)
+  void theKeyboardAloneIsEnough() {
+    page.navigate("/shelf");
+    settle();
+    type("/", "heron");
+    page.keyboard().press("ArrowDown");
+    page.keyboard().press("Enter");
+    assertThat(page.getByTestId("printable")).isVisible();
+    String code = page.url().substring(page.url().lastIndexOf('/') + 1);
+    page.keyboard().press("w");
+    assertThat(page.getByTestId("gross-mass")).isFocused();
+    page.keyboard().type("1051");
+    page.keyboard().press("Enter");
+    assertThat(page.getByTestId("act-done")).containsText("1051 g");
+    page.keyboard().press("m");
+    Locator targets = page.getByTestId("move-targets");
+    assertThat(targets).isVisible();
+    tabTo(
+        targets.locator("button").filter(new Locator.FilterOptions().setHasText("Drawer")).first());
+    page.keyboard().press("Enter");
+    Locator told = page.getByTestId("act-done");
+    assertThat(told).containsText("moved to Drawer");
+    tabTo(told.getByRole(AriaRole.BUTTON).first());
+    page.keyboard().press("Enter");
+    assertThat(told).not().containsText("moved to Drawer");
+
+    type("g", "k");
+    assertThat(page).hasURL(Pattern.compile("/print$"));
+    settle();
+    tabTo(page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)));
+    page.keyboard().type("Peg");
+    page.keyboard().press("Tab");
+    page.keyboard().type(code);
+    assertThat(option(code)).isVisible();
+    page.keyboard().press("ArrowDown");
+    page.keyboard().press("Enter");
+    tabTo(button("Add and set up"));
+    page.keyboard().press("Enter");
+    assertThat(page.getByTestId("print-headline")).hasText("Peg");
+    tabTo(page.getByTestId("part-done"));
+    page.keyboard().press("Enter");
+    assertThat(page.getByTestId("print-headline")).containsText("Peg:");
+    tabTo(page.getByTestId("keep"));
+    page.keyboard().press("Enter");
+    assertThat(page.getByTestId("keep")).hasCount(0);
+    Locator reasons = page.getByLabel("Start all the same, because");
+    for (int i = 0; i < reasons.count(); i++) {
+      tabTo(reasons.nth(i));
+      page.keyboard().type("a peg only");
+    }
+    tabTo(page.getByTestId("start"));
+    page.keyboard().press("Enter");
+    assertThat(page.getByTestId("run-headline")).containsText("Peg: 0 % done");
+    tabTo(page.getByRole(AriaRole.RADIO).first());
+    page.keyboard().press("Space");
+    tabTo(page.locator("#run-ending"));
+    page.keyboard().press("ArrowDown");
+    page.keyboard().press("Enter");
+    tabTo(page.getByTestId("finish"));
+    page.keyboard().press("Enter");
+    assertThat(page.getByTestId("run-headline")).hasText("Peg: good");
+    assertThat(complaints).isEmpty();
+  }
+
+  private void type(String... keys) {
+    for (String key : keys) {
+      page.keyboard().type(key);
+    }
+  }
+
+  /** Goes on with Tab until it is reached, as somebody without a mouse must. */
+  private void tabTo(Locator wanted) {
+    assertThat(wanted).isVisible();
+    for (int steps = 0; steps < MOST_TABS; steps++) {
+      if (Boolean.TRUE.equals(wanted.evaluate("it => it.contains(document.activeElement)"))) {
+        return;
+      }
+      page.keyboard().press("Tab");
+    }
+    throw new AssertionError("Tab does not lead to " + wanted);
+  }
+
+  /** Adds a shelf by hand; returns the number in its address. */
+  private long addedShelf(String name) {
+    page.navigate("/shelf");
+    button("Add a place").click();
+    page.locator("#place-name").fill(name);
+    button("Add this place").click();
+    assertThat(page.locator("h1")).hasText(name);
+    return Long.parseLong(page.url().substring(page.url().lastIndexOf('/') + 1));
   }
 
   /** Starts it with a reason for each check that asks for one. */
