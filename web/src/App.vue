@@ -171,7 +171,7 @@ onBeforeUnmount(() => {
           {{ station.name }}
         </router-link>
         <router-link
-          v-for="page in station.pages"
+          v-for="page in here === station ? station.pages : []"
           :key="page.path"
           class="page"
           :to="page.path"

@@ -6,13 +6,16 @@ import java.util.List;
 import java.util.Locale;
 import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
+import org.hipparchus.distribution.continuous.NormalDistribution;
+import org.hipparchus.distribution.continuous.TDistribution;
 
 /**
  * What a worksheet's measurements give. Complaints name what was asked for, measured, wanted, or
  * set now, as worksheets have it.
  *
  * @param value the calibrated value, in {@code unit}
- * @param unsure one standard deviation of it
+ * @param unsure one standard deviation of it, wider for few measurements: 1.28 of it to both sides
+ *     hold the truth in four of five cases (Student 1908)
  * @param words what it means and what to set
  * @param leftOut numbers, from 0, of measurements that do not belong to the others
  * @param points measurements, as they are drawn
@@ -35,6 +38,11 @@ public record Worksheet(
    * Hoaglin 1993, from memory).
    */
   private static final double OUTLIER = 3.5;
+
+  /** Of fewer measurements the spread is hardly known: only gross slips are left out; judgement. */
+  private static final int MANY = 8;
+
+  private static final double FEW = 4;
 
   /** Median of absolute deviations over standard deviation of a normal distribution. */
   private static final double MAD = 1.4826;
@@ -88,6 +96,7 @@ public record Worksheet(
           "10 K or more",
           "Wider steps, 5 to 10 K apart.");
     }
+    checkDifferent("steps.nozzleC", x, 3, "°C");
     LeastSquares fit = LeastSquares.of(x, y, 2, GRADE_SD);
     boolean inside = fit.hasTop() && fit.top() >= low && fit.top() <= high;
     double best = inside ? fit.top() : fit.at(low) > fit.at(high) ? low : high;
@@ -123,7 +132,12 @@ public record Worksheet(
     double[] kept = without(walls, out);
     double mean = Arrays.stream(kept).average().orElseThrow();
     double value = flowPercent * wantedMm / mean;
-    double unsure = value * Math.max(CALIPER_MM, sd(kept)) / Math.sqrt(kept.length) / mean;
+    double unsure =
+        value
+            * few(kept.length - 1)
+            * Math.max(CALIPER_MM, sd(kept))
+            / Math.sqrt(kept.length)
+            / mean;
     double[] numbers = new double[walls.length];
     Arrays.setAll(numbers, i -> i + 1);
     return new Worksheet(
@@ -161,7 +175,7 @@ public record Worksheet(
     List<Integer> out = outliers(means);
     double[] kept = without(means, out);
     double mean = Arrays.stream(kept).average().orElseThrow();
-    double unsure = Math.max(CALIPER_MM, sd(kept)) / Math.sqrt(kept.length);
+    double unsure = few(kept.length - 1) * Math.max(CALIPER_MM, sd(kept)) / Math.sqrt(kept.length);
     double[] numbers = new double[places];
     Arrays.setAll(numbers, i -> i + 1);
     return new Worksheet(
@@ -188,7 +202,7 @@ public record Worksheet(
   public static Worksheet shrinkage(List<Double> drawnMm, List<Double> measuredMm) {
     LeastSquares fit = line("asked", drawnMm, "measured", measuredMm, 1, 1000, "mm");
     double value = 100 * (1 - fit.slope());
-    double unsure = 100 * fit.slopeSd();
+    double unsure = 100 * few(drawnMm.size() - 2) * fit.slopeSd();
     double[] x = drawnMm.stream().mapToDouble(each -> each).toArray();
     double[] off = new double[x.length];
     Arrays.setAll(off, i -> measuredMm.get(i) - drawnMm.get(i));
@@ -221,7 +235,7 @@ public record Worksheet(
     double high = Arrays.stream(x).max().orElseThrow();
     return new Worksheet(
         value,
-        value * fit.slopeSd() / fit.slope(),
+        value * few(x.length - 2) * fit.slopeSd() / fit.slope(),
         "steps/mm",
         say(
             "%.3f mm come of each that is asked for: set %.2f steps/mm, or multiply the length of a"
@@ -248,6 +262,7 @@ public record Worksheet(
     same("asked", flowMm3PerS, "measured", massG);
     Require.within("wanted", askedG, 0.05, 100, "g");
     double[] x = array("asked", flowMm3PerS, 0.1, 200, "mm³/s");
+    checkDifferent("asked", x, 4, "mm³/s");
     double[] y = array("measured", massG, 0, 3 * askedG, "g");
     for (int i = 0; i < y.length; i++) {
       y[i] /= askedG;
@@ -366,9 +381,10 @@ public record Worksheet(
     double[] off = new double[values.length];
     Arrays.setAll(off, i -> Math.abs(values[i] - median));
     double spread = Math.max(CALIPER_MM, MAD * median(off));
+    double limit = OUTLIER * spread * (values.length < MANY ? FEW : 1);
     List<Integer> out = new ArrayList<>();
     for (int i = 0; i < values.length; i++) {
-      if (off[i] > OUTLIER * spread) {
+      if (off[i] > limit) {
         out.add(i);
       }
     }
@@ -390,6 +406,23 @@ public record Worksheet(
       }
     }
     return kept.stream().mapToDouble(each -> each).toArray();
+  }
+
+  /** By how much so few degrees of freedom widen a band of four in five. */
+  private static double few(int freedom) {
+    return new TDistribution(Math.max(1, freedom)).inverseCumulativeProbability(0.9)
+        / new NormalDistribution().inverseCumulativeProbability(0.9);
+  }
+
+  private static void checkDifferent(String field, double[] values, int least, String unit) {
+    long different = Arrays.stream(values).distinct().count();
+    if (different < least) {
+      throw new InvalidValueException(
+          field,
+          different + " different values",
+          least + " or more different values in " + unit,
+          "Nothing can be told of what lies between: measure at more.");
+    }
   }
 
   private static double sd(double[] values) {

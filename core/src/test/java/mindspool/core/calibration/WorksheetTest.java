@@ -176,4 +176,51 @@ class WorksheetTest {
                         new Step(223, 1, 1, 1))))
         .hasMessageContaining("10 K or more");
   }
+
+  /** 80 % of 3,000 draws, give or take four standard errors, whatever so few measurements tell. */
+  @Test
+  void bandsOfFewMeasurementsHoldAsOftenAsTheySay() {
+    int draws = 3000;
+    int flows = 0;
+    int lengths = 0;
+    int steps = 0;
+    for (int draw = 0; draw < draws; draw++) {
+      List<Double> walls = new ArrayList<>();
+      for (int i = 0; i < 4; i++) {
+        walls.add(0.45 / 1.03 + 0.03 * random.nextGaussian());
+      }
+      flows += held(Worksheet.flow(walls, 0.45, 100), 103);
+      List<Double> drawn = List.of(20.0, 60.0, 100.0);
+      List<Double> measured = new ArrayList<>();
+      drawn.forEach(mm -> measured.add(0.995 * mm + 0.1 + 0.2 * random.nextGaussian()));
+      lengths += held(Worksheet.shrinkage(drawn, measured), 0.5);
+      List<Double> asked = List.of(50.0, 100.0, 150.0, 200.0);
+      List<Double> fed = new ArrayList<>();
+      asked.forEach(mm -> fed.add(0.97 * mm + 0.8 * random.nextGaussian()));
+      steps += held(Worksheet.extruder(asked, fed, 400), 400 / 0.97);
+    }
+    for (int held : new int[] {flows, lengths, steps}) {
+      assertThat(held / (double) draws).isCloseTo(0.8, within(0.03));
+    }
+  }
+
+  private static int held(Worksheet found, double truth) {
+    return Math.abs(found.value() - truth) <= 1.2816 * found.unsure() ? 1 : 0;
+  }
+
+  @Test
+  void whatTellsNothingSaysWhatIsMissing() {
+    List<Step> two = new ArrayList<>();
+    for (int i = 0; i < 4; i++) {
+      two.add(new Step(i % 2 == 0 ? 200 : 220, 3, 1, 4));
+    }
+    assertThatThrownBy(() -> Worksheet.temperatureLadder(two))
+        .hasMessageContaining("steps.nozzleC")
+        .hasMessageContaining("3 or more different");
+    assertThatThrownBy(
+            () ->
+                Worksheet.meltCeiling(
+                    List.of(8.0, 8.0, 8.0, 8.0, 8.0), List.of(1.0, 1.0, 1.0, 1.0, 1.0), 1))
+        .hasMessageContaining("asked");
+  }
 }

@@ -38,8 +38,11 @@ class CycleAlerts implements AlertSource {
         alerts.add(
             Alert.soon(
                 "over-" + cycle.id(),
-                "The cycle in %s is over. Take out %s: cold and open they take up water again."
-                    .formatted(cycle.dryer(), String.join(", ", cycle.codes())),
+                "The cycle in %s is over. Take out %s: cold and open %s up water again."
+                    .formatted(
+                        cycle.dryer(),
+                        String.join(", ", cycle.codes()),
+                        cycle.codes().size() == 1 ? "it takes" : "they take"),
                 link));
       }
     }

@@ -28,6 +28,7 @@ public class DemoPrints {
   private final PrintJobs jobs;
   private final Photos photos;
   private final PartFiles files;
+  private final PartFileController parts;
   private final Clock clock;
 
   DemoPrints(
@@ -37,6 +38,7 @@ public class DemoPrints {
       PrintJobs jobs,
       Photos photos,
       PartFiles files,
+      PartFileController parts,
       Clock clock) {
     this.controller = controller;
     this.prints = prints;
@@ -44,6 +46,7 @@ public class DemoPrints {
     this.jobs = jobs;
     this.photos = photos;
     this.files = files;
+    this.parts = parts;
     this.clock = clock;
   }
 
@@ -95,7 +98,8 @@ public class DemoPrints {
 
   private void keep(long jobId, String name, byte[] content) {
     try {
-      files.keep(jobs.job(jobId), files.read(name, new ByteArrayInputStream(content)).uploadId());
+      String upload = files.read(name, new ByteArrayInputStream(content)).uploadId();
+      parts.keep(jobId, new PartFileController.KeepPartRequest(upload));
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
