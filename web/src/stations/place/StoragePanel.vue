@@ -198,11 +198,14 @@ async function setLeak(leakGPerDay: number | null) {
                   `${desiccant.regeneration.lowC} to ${desiccant.regeneration.highC} °C`,
                 )
               }}, {{ desiccant.regeneration.shortHours }} to
-              {{ desiccant.regeneration.longHours }} h {{ desiccant.regeneration.how }}. Done when
-              two weighings an hour apart differ by less than 0.5 %. Let it cool covered.
-              {{ desiccant.regeneration.caution }}
+              {{ desiccant.regeneration.longHours }} h
+              {{ inShownUnits(desiccant.regeneration.how) }}. Done when two weighings an hour apart
+              differ by less than 0.5 %. Let it cool covered.
+              {{ inShownUnits(desiccant.regeneration.caution) }}
             </p>
-            <p v-for="dryer in desiccant.regeneration.dryers" :key="dryer">{{ dryer }}</p>
+            <p v-for="dryer in desiccant.regeneration.dryers" :key="dryer">
+              {{ inShownUnits(dryer) }}
+            </p>
             <p v-if="desiccant.regeneration.dryers.length === 0">
               None of the dryers here gets hot enough.
             </p>

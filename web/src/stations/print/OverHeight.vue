@@ -72,7 +72,9 @@ const airs = computed(() => {
     <figcaption class="soft small">
       <span class="key corner-key">corners</span>
       <span class="key plate-key">plate</span>
-      <span class="key bond-key">bond across layers ({{ sheet.bond.target.toFixed(2) }} asked for)</span>
+      <span class="key bond-key"
+        >bond across layers ({{ sheet.bond.target.toFixed(2) }} asked for)</span
+      >
       <br />
       Air around the part: {{ temperature(airs.low) }} at the bed to {{ temperature(airs.high) }} at
       the top.

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Schemas } from '@/api/client'
+import { inShownUnits } from '@/parts/format'
 import SignDrawing from './SignDrawing.vue'
 import type { KnownSign } from './signs'
 
@@ -26,10 +27,10 @@ const ANSWERS = [
   <li>
     <SignDrawing :sign="sign.id" />
     <span class="name">
-      {{ sign.name }}
+      {{ inShownUnits(sign.name) }}
       <span v-if="unexplained" class="call small">not explained by the first cause</span>
     </span>
-    <span class="answers" role="group" :aria-label="sign.name">
+    <span class="answers" role="group" :aria-label="inShownUnits(sign.name)">
       <button
         v-for="each in ANSWERS"
         :key="each.id"

@@ -150,8 +150,14 @@ class LiveExamples {
         "nextCode",
         "select s.code from spool s, print_run r where r.id = "
             + values.get("run")
-            + " and s.material = r.material and s.code <> r.code and not exists (select 1 from"
-            + " print_run o where o.open_code = s.code) order by s.id limit 1");
+            + " and s.material = r.material and s.code not in (r.code, '"
+            + values.get("spool")
+            + "', '"
+            + values.get("otherSpool")
+            + "', '"
+            + values.get("plaSpool")
+            + "') and not exists (select 1 from print_run o where o.open_code = s.code)"
+            + " order by s.id limit 1");
     newest(values, "trouble", "trouble", "removed_s is null and closed_s is null");
     newest(values, "closedTrouble", "trouble", "removed_s is null and closed_s is not null");
     newest(values, "upkeepDone", "upkeep_done", "removed_s is null");

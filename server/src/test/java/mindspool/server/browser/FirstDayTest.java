@@ -425,9 +425,9 @@ class FirstDayTest extends BrowserPages {
     String code = page.url().substring(page.url().lastIndexOf('/') + 1);
     page.keyboard().press("w");
     assertThat(page.getByTestId("gross-mass")).isFocused();
-    page.keyboard().type("1051");
+    page.keyboard().type("990");
     page.keyboard().press("Enter");
-    assertThat(page.getByTestId("act-done")).containsText("1051 g");
+    assertThat(page.getByTestId("act-done")).containsText("990 g");
     page.keyboard().press("m");
     Locator targets = page.getByTestId("move-targets");
     assertThat(targets).isVisible();

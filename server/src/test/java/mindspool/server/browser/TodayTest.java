@@ -10,12 +10,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import mindspool.server.support.DemoPages;
+import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 
 /**
  * A day is run from Today: each line is done through its button, then the other pages say the same;
- * all is taken back, and the day is as it was.
+ * all is taken back, and the day is as it was. It comes first, while the demo is as it begins.
  */
+@Order(1)
 class TodayTest extends DemoPages {
 
   private static final int LEAST_KINDS = 6;
