@@ -296,13 +296,13 @@ nav {
   height: calc(100vh - 4.25rem);
   display: flex;
   flex-direction: column;
-  padding-top: 1rem;
+  padding-top: 0.4rem;
   border-right: 1px solid var(--hairline);
   overflow-y: auto;
 }
 
 nav > a {
-  padding: 0.6rem 1.15rem;
+  padding: 0.4rem 1.15rem;
   font-size: 1.0625rem;
   text-decoration: none;
 }
@@ -320,7 +320,7 @@ nav > a.here {
 .foot {
   flex: none;
   margin-top: auto;
-  padding: 0.75rem 0.85rem;
+  padding: 0.4rem 0.85rem;
   display: flex;
   flex-direction: column;
   align-items: flex-start;
@@ -332,7 +332,7 @@ nav > a.page {
 }
 
 .foot .aside {
-  padding: 0.3rem;
+  padding: 0.15rem 0.3rem;
 }
 
 .foot .phone {
@@ -361,6 +361,7 @@ nav > a.page {
 
 .foot .button {
   min-height: 1.75rem;
+  padding-block: 0;
   font-weight: 400;
 }
 

@@ -157,6 +157,8 @@ class LiveExamples {
             + "', '"
             + values.get("plaSpool")
             + "') and not exists (select 1 from print_run o where o.open_code = s.code)"
+            + " and not exists (select 1 from cycle_fact c join drying_cycle d on d.id = c.cycle_id"
+            + " where c.code = s.code and d.open_place_id is not null)"
             + " order by s.id limit 1");
     newest(values, "trouble", "trouble", "removed_s is null and closed_s is null");
     newest(values, "closedTrouble", "trouble", "removed_s is null and closed_s is not null");

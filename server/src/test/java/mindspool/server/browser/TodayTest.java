@@ -21,6 +21,8 @@ import org.junit.jupiter.api.Test;
 class TodayTest extends DemoPages {
 
   private static final int LEAST_KINDS = 6;
+  private static final int MOST_LOOKS = 30;
+  private static final double LOOK_MS = 2000;
 
   /** Lines that follow from the plan, which is sought anew after each act. */
   private static final Pattern OF_THE_PLAN =
@@ -42,6 +44,18 @@ class TodayTest extends DemoPages {
     return lines().locator(".what a").allTextContents();
   }
 
+  /** The demo has just begun: its spools are computed, then its plan is made. */
+  private List<String> onceItIsPlanned() {
+    shelf();
+    List<String> titles = titles();
+    for (int looks = 0; looks < MOST_LOOKS && !titles.toString().contains("Start "); looks++) {
+      page.waitForTimeout(LOOK_MS);
+      titles = titles();
+    }
+    assertThat(titles.toString()).contains("Start ");
+    return titles;
+  }
+
   private static List<String> lasting(List<String> titles) {
     // Which spool serves a job is the plan's to choose, too.
     return titles.stream()
@@ -53,7 +67,7 @@ class TodayTest extends DemoPages {
 
   @Test
   void allThatIsListedIsDoneThroughItsButtonsAndTakenBack() {
-    List<String> before = titles();
+    List<String> before = onceItIsPlanned();
     long latest = latestAct();
     List<String> done = new ArrayList<>();
     for (String title : before) {
