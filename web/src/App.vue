@@ -332,7 +332,7 @@ nav > a.page {
 }
 
 .foot .aside {
-  padding: 0.15rem 0.3rem;
+  padding: 0.22rem 0.3rem;
 }
 
 .foot .phone {

@@ -472,11 +472,16 @@ class FirstDayTest extends BrowserPages {
     tabTo(page.getByTestId("start"));
     page.keyboard().press("Enter");
     assertThat(page.getByTestId("run-headline")).containsText("Peg: 0 % done");
-    tabTo(page.getByRole(AriaRole.RADIO).first());
+    Locator good = page.locator("input[value='GOOD']");
+    tabTo(good);
     page.keyboard().press("Space");
+    assertThat(good).isChecked();
     tabTo(page.locator("#run-ending"));
     page.keyboard().press("ArrowDown");
+    assertThat(option("It held")).isVisible();
+    page.keyboard().press("ArrowDown");
     page.keyboard().press("Enter");
+    assertThat(page.locator(".el-select:has(#run-ending)")).containsText("It held");
     tabTo(page.getByTestId("finish"));
     page.keyboard().press("Enter");
     assertThat(page.getByTestId("run-headline")).hasText("Peg: good");
@@ -493,7 +498,7 @@ class FirstDayTest extends BrowserPages {
 
   /** Goes on with Tab until it is reached, as somebody without a mouse must. */
   private void tabTo(Locator wanted) {
-    assertThat(wanted).isVisible();
+    assertThat(wanted).hasCount(1);
     for (int steps = 0; steps < MOST_TABS; steps++) {
       if (Boolean.TRUE.equals(wanted.evaluate("it => it.contains(document.activeElement)"))) {
         return;
