@@ -433,10 +433,12 @@ class FirstDayTest extends BrowserPages {
     page.keyboard().press("m");
     Locator targets = page.getByTestId("move-targets");
     assertThat(targets).isVisible();
-    tabTo(targets);
+    assertThat(targets).isFocused();
     Locator drawer = targets.getByText("Drawer");
     for (int i = 0; !"true".equals(drawer.getAttribute("aria-selected")) && i < 9; i++) {
       page.keyboard().press("ArrowDown");
+      // The page shows the next one a moment later.
+      page.waitForTimeout(FINGER_MS);
     }
     page.keyboard().press("Enter");
     Locator told = page.getByTestId("act-done");
