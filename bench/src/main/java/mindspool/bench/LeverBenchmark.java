@@ -13,11 +13,11 @@ import mindspool.core.print.HoldLevers;
 import mindspool.core.print.LeverCurve;
 import mindspool.core.print.MountedPlate;
 import mindspool.core.print.NozzleCare.NozzleMaterial;
+import mindspool.core.print.PartAmount;
 import mindspool.core.print.PlateKind;
 import mindspool.core.print.PrintedPart;
 import mindspool.core.print.Printer;
 import mindspool.core.print.SetupSheet;
-import mindspool.core.print.PartAmount;
 import mindspool.core.print.SheetCase;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -75,7 +75,8 @@ public class LeverBenchmark {
           SheetCase.Label.NONE,
           Optional.empty(),
           1.75e-3,
-          Optional.empty(), new PartAmount.OfBox(),
+          Optional.empty(),
+          new PartAmount.OfBox(),
           List.of());
   private final HoldDown.Case held = SetupSheet.of(job, surfaces).holdCase();
 
