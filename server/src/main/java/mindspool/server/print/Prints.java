@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalLong;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
 import mindspool.core.InvalidValueException;
@@ -163,6 +164,23 @@ class Prints {
     return run;
   }
 
+  /** The next spool hangs where the one before did, which leaves a holder that has room for one. */
+  private void takeItsPlace(String before, CurrentSpool next, PrintRun run) {
+    long place = spools.current(before).placeId();
+    if (place == run.printerId) {
+      Long room = machines.printer(run.printerId).roomId();
+      OptionalLong home = spools.homeOf(before);
+      if (home.isPresent() && home.getAsLong() != place) {
+        spools.moveByHand(before, home.getAsLong());
+      } else if (room != null) {
+        spools.moveByHand(before, room);
+      }
+    }
+    if (next.placeId() != place) {
+      spools.moveByHand(next.code(), place);
+    }
+  }
+
   /** Hard checks of a job that do not hold. */
   static List<Gate> unmet(Assembled set) {
     return set.sheet().gates().stream().filter(gate -> gate.hard() && !gate.met()).toList();
@@ -238,6 +256,7 @@ class Prints {
     if (gave > 0) {
       spools.used(run.code, Math.round(10 * gave) / 10.0);
     }
+    String before = run.code;
     change(
         run,
         it -> {
@@ -246,9 +265,13 @@ class Prints {
           it.code = next.code();
           editable.check(it);
         });
-    if (next.placeId() != run.printerId) {
-      spools.moveByHand(next.code(), run.printerId);
+    if (goOn.usedUp) {
+      spools.endIfAllowed(before, LooseEnd.Act.RAN_OUT);
+    } else {
+      spools.endIfAllowed(before, LooseEnd.Act.UNLOAD);
+      spools.endIfAllowed(before, LooseEnd.Act.SECURE);
     }
+    takeItsPlace(before, next, run);
     spools.openIfSealed(next.code());
     spools.endIfAllowed(next.code(), LooseEnd.Act.LOAD);
     return run;

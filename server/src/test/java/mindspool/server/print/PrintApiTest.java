@@ -829,9 +829,21 @@ class PrintApiTest extends PrintingTest {
     assertThat(sign.status()).isEqualTo(404);
   }
 
+  private long placeOf(String code) {
+    return api.get("/api/spools/" + code).body().at("/spool/placeId").asLong();
+  }
+
   /** A runout by hand: each spool gives what it gave, one print, one count of the machine. */
   @Test
   void aPrintGoesOnWithASecondSpoolAndEachGivesItsPart() {
+    // A holder that has room for one, as most do.
+    int version = api.get("/api/places/" + printer).body().at("/place/version").asInt();
+    Api.Answer one =
+        api.put(
+            "/api/places/" + printer,
+            "{\"name\": \"Press %d\", \"kind\": \"PRINTER_HOLDER\", \"withinId\": %d, \"capacity\": 1, \"version\": %d}"
+                .formatted(made, room, version));
+    assertThat(one.status()).as(one.raw().body()).isEqualTo(200);
     String first = spool("PLA", 20);
     String second = spool("PLA", 1000);
     long job = job(first);
@@ -846,6 +858,8 @@ class PrintApiTest extends PrintingTest {
     assertThat(on.status()).as(on.raw().body()).isEqualTo(200);
     assertThat(on.body().get("code").asString()).isEqualTo(second);
     assertThat(on.body().at("/earlierCodes/0").asString()).isEqualTo(first);
+    assertThat(placeOf(second)).isEqualTo(printer);
+    assertThat(placeOf(first)).isEqualTo(room);
     assertThat(leftG(first)).as("it has run out").isCloseTo(0, within(0.11));
     assertThat(api.get("/api/acts/" + on.act()).raw().body()).contains("goes on with " + second);
     // The first is free for another print, the second is not.
@@ -857,5 +871,27 @@ class PrintApiTest extends PrintingTest {
         posted("/api/prints/" + id + "/finish", "{\"outcome\": \"GOOD\", \"ending\": \"HELD\"}");
     assertThat(ended.get("usedG").asDouble()).isCloseTo(50, within(0.1));
     assertThat(before - leftG(second)).as("what the first did not give").isCloseTo(30, within(0.2));
+  }
+
+  /** A reel that was changed with some left is hooked in, put back and good for another print. */
+  @Test
+  void aReelThatWasChangedKeepsWhatIsLeft() {
+    String first = spool("PLA", 500);
+    String second = spool("PLA", 1000);
+    long job = job(first);
+    setUp(job, ", \"grams\": 50, \"hours\": 3");
+    long id = startedAllTheSame(job).get("id").asLong();
+    double before = leftG(first);
+    posted(
+        "/api/prints/" + id + "/next-spool",
+        "{\"code\": \"%s\", \"usedUp\": false, \"percent\": 40}".formatted(second));
+    assertThat(before - leftG(first)).as("40 %% of 50 g").isCloseTo(20, within(0.11));
+    assertThat(placeOf(second)).isEqualTo(printer);
+    double whole = leftG(second);
+    posted("/api/prints/" + id + "/finish", "{\"outcome\": \"GOOD\", \"ending\": \"HELD\"}");
+    assertThat(whole - leftG(second)).isCloseTo(30, within(0.11));
+    long again = job(first);
+    setUp(again, ", \"grams\": 10, \"hours\": 1");
+    assertThat(startedAllTheSame(again).get("code").asString()).isEqualTo(first);
   }
 }
