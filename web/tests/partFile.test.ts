@@ -107,6 +107,34 @@ describe('drawings of a file', () => {
     expect(svg.attributes('viewBox')).toBe(whole)
   })
 
+  it('lay the first lines of a print file, the skirt beyond its part too', () => {
+    const part = mesh({
+      kind: 'gcode',
+      footprint: null,
+      boundsMm: axes(20, 10, 5),
+      lowMm: axes(10, 10, 0),
+      layers: [make('LayerView', { widthMm: 0.5 })],
+      firstLayer: [
+        [0, 0, 40, 0],
+        [10, 10, 30, 20],
+      ],
+    })
+    const page = mount(FirstLayer, {
+      props: { part, choices: { ...NO_CHOICES }, ratios: [] },
+      global: plain,
+    })
+    const lines = page.findAll('.laid')
+    expect(lines.map((line) => line.attributes('d'))).toEqual([
+      'M0.00 30.00L40.00 30.00',
+      'M10.00 20.00L30.00 10.00',
+    ])
+    expect(page.text()).toContain('0.50 mm wide')
+    const [x, y, width, height] = page.get('svg').attributes('viewBox')!.split(' ').map(Number)
+    // From the skirt to the part, and an edge around both.
+    expect([x, y]).toEqual([-6, 4])
+    expect([width, height]).toEqual([52, 32])
+  })
+
   it('mark layers over a limit and tell the layer under the pointer', async () => {
     const layers = Array.from({ length: 40 }, (_, i) =>
       make('LayerView', {

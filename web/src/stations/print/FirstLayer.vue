@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Choices } from './sheet'
-import { pathOf, type PartAnswer } from './partFile'
+import { lineOf, pathOf, pointsOf, type PartAnswer } from './partFile'
 
 /**
  * First layer from above. Of a mesh: outline, brim, pads, raft, corners shaded by their hold; of a
@@ -27,29 +27,18 @@ const around = computed(() => Math.max(props.choices.brimMm ?? 0, props.choices.
 const top = computed(() => 2 * low.value.y + size.value.y)
 
 /** Lines as they are laid; a skirt reaches beyond the part. */
-const laid = computed(() => props.part.firstLayer ?? [])
+const laid = computed(() => (props.part.firstLayer ?? []).map(pointsOf))
 const laidMm = computed(() => props.part.layers[0]?.widthMm ?? 0.45)
-const laidPaths = computed(() =>
-  laid.value.map((line) => {
-    let path = ''
-    for (let i = 0; i + 1 < line.length; i += 2) {
-      path += `${i ? 'L' : 'M'}${line[i]} ${(top.value - (line[i + 1] ?? 0)).toFixed(2)}`
-    }
-    return path
-  }),
-)
+const laidPaths = computed(() => laid.value.map((line) => lineOf(line, top.value)))
 
 const full = computed(() => {
   let [x, y] = [low.value.x, low.value.y]
   let [right, back] = [x + size.value.x, y + size.value.y]
-  for (const line of laid.value) {
-    for (let i = 0; i + 1 < line.length; i += 2) {
-      const [px, py] = [line[i] ?? 0, line[i + 1] ?? 0]
-      x = Math.min(x, px)
-      right = Math.max(right, px)
-      y = Math.min(y, py)
-      back = Math.max(back, py)
-    }
+  for (const [px, py] of laid.value.flat()) {
+    x = Math.min(x, px)
+    right = Math.max(right, px)
+    y = Math.min(y, py)
+    back = Math.max(back, py)
   }
   const edge = around.value + EDGE_MM
   return {

@@ -46,11 +46,22 @@ export function megabytes(bytes: number): string {
     : `${(bytes / 1e6).toFixed(1)} MB`
 }
 
+/** Points of a line as the path of a drawing, y upwards. */
+export function lineOf(points: readonly (readonly number[])[], top: number): string {
+  return points
+    .map(([x, y], i) => `${i ? 'L' : 'M'}${(x ?? 0).toFixed(2)} ${(top - (y ?? 0)).toFixed(2)}`)
+    .join('')
+}
+
 /** Points of a polygon as the path of a drawing, y upwards. */
 export function pathOf(points: readonly (readonly number[])[], top: number): string {
-  return (
-    points
-      .map(([x, y], i) => `${i ? 'L' : 'M'}${(x ?? 0).toFixed(2)} ${(top - (y ?? 0)).toFixed(2)}`)
-      .join('') + 'Z'
-  )
+  return `${lineOf(points, top)}Z`
+}
+
+/** Numbers as points: x and y of each, one after the other. */
+export function pointsOf(numbers: readonly number[]): [number, number][] {
+  return Array.from({ length: numbers.length >> 1 }, (_, i) => [
+    numbers[2 * i] ?? 0,
+    numbers[2 * i + 1] ?? 0,
+  ])
 }

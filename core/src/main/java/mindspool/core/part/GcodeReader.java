@@ -79,8 +79,8 @@ public final class GcodeReader {
   private boolean doubted;
   private double flowFactor = 1;
   private double speedFactor = 1;
-  private final double[] mostSpeed = noLimit();
-  private final double[] mostAcceleration = noLimit();
+  private final double[] axisSpeeds = noLimit();
+  private final double[] axisAccelerations = noLimit();
   private double unit = 1;
   private double x;
   private double y;
@@ -389,8 +389,8 @@ public final class GcodeReader {
         absoluteESaid = Optional.of(absoluteE);
         doubtful = false;
       }
-      case 201 -> limit(mostAcceleration);
-      case 203 -> limit(mostSpeed);
+      case 201 -> limit(axisAccelerations);
+      case 203 -> limit(axisSpeeds);
       case 220 -> speedFactor = factor(speedFactor);
       case 221 -> flowFactor = factor(flowFactor);
       case 104, 109 -> {
@@ -550,7 +550,7 @@ public final class GcodeReader {
     double[] along = {
       Math.max(abs(sx), abs(ex)), Math.max(abs(sy), abs(ey)), abs(sz), abs(by) / length
     };
-    double fast = within(mostSpeed, this.mostSpeed, along);
+    double fast = within(mostSpeed, axisSpeeds, along);
     plainS += length / fast;
     int tag = layers.size() << 1 | (extrudes ? 1 : 0);
     timer.add(
@@ -558,7 +558,7 @@ public final class GcodeReader {
         length,
         volume,
         fast,
-        within(acceleration, mostAcceleration, along),
+        within(acceleration, axisAccelerations, along),
         sx,
         sy,
         sz,

@@ -47,7 +47,7 @@ public final class LayerBond {
   private static final double WETS_ABOVE = 40;
 
   /** Share of the melt's heat that the contact gets, and how far that may be off. */
-  private static final double CONTACT_SHARE = 0.5;
+  static final double CONTACT_SHARE = 0.5;
 
   private static final double CONTACT_UNSURE = 0.1;
 
@@ -178,18 +178,6 @@ public final class LayerBond {
 
   /** Temperature of the interface a time after it was covered, °C. */
   static double interfaceC(
-      Material material,
-      double meltC,
-      double belowC,
-      double aroundC,
-      double timeS,
-      double layerHeightM,
-      double coolingS) {
-    return interfaceC(
-        material, meltC, belowC, aroundC, timeS, layerHeightM, coolingS, CONTACT_SHARE);
-  }
-
-  private static double interfaceC(
       Material material,
       double meltC,
       double belowC,

@@ -110,7 +110,8 @@ class PrintingChecksTest {
             number(args, "T_env"),
             number(args, "t"),
             number(args, "dh"),
-            cooling);
+            cooling,
+            LayerBond.CONTACT_SHARE);
       }
       case "bond" -> key.equals("ZXY") ? bond(args).zToXy() : bond(args).layerBelowC();
       case "min_layer_time" -> bond(args).shortestLayerS();

@@ -126,7 +126,11 @@ class JobSheetController {
   enum AmountFrom {
     PRINT_FILE,
     MESH,
-    PERSON
+    PERSON;
+
+    private static AmountFrom ofFile(PartAmount amount) {
+      return amount instanceof PartAmount.OfMesh ? MESH : PRINT_FILE;
+    }
   }
 
   /**
@@ -145,11 +149,7 @@ class JobSheetController {
       }
       PartAmount box = new PartAmount.OfBox();
       return new AmountView(
-          set.amount().isEmpty()
-              ? AmountFrom.PERSON
-              : set.amount().get() instanceof PartAmount.OfMesh
-                  ? AmountFrom.MESH
-                  : AmountFrom.PRINT_FILE,
+          set.amount().map(AmountFrom::ofFile).orElse(AmountFrom.PERSON),
           sheet.grams(),
           sheet.hours(),
           box.grams(sheet),
