@@ -9,6 +9,7 @@ import PrinterForm from '@/stations/print/PrinterForm.vue'
 import PrintStation from '@/stations/print/PrintStation.vue'
 import RunPage from '@/stations/print/RunPage.vue'
 import WaysTable from '@/stations/print/WaysTable.vue'
+import { useShelf } from '@/stores/shelf'
 import { make } from './contract'
 import { plain, refuse, serve } from './pages'
 
@@ -256,6 +257,36 @@ describe('a print', () => {
     await flushPromises()
     expect(page.text()).toContain('The filament has run out')
     expect(page.text()).toContain('45 °C, 100 °C, 250 °C')
+  })
+
+  it('goes on with another spool of its material, and asks what is with the one before', async () => {
+    useShelf().view = make('ShelfView', {
+      spools: [
+        make('SpoolView', { code: 'K7F4', material: 'ABS' }),
+        make('SpoolView', { code: 'HP4C', material: 'ABS', colourName: 'moss' }),
+        make('SpoolView', { code: 'QQ22', material: 'PLA' }),
+      ],
+    })
+    const sent = serve({
+      '/api/prints/9': run(),
+      '/api/prints': { nowS: NOW_S, running: [], ended: [], signs },
+      'POST /api/prints/9/next-spool': run({ code: 'HP4C', earlierCodes: ['K7F4'] }),
+    })
+    const page = mount(RunPage, { props: { id: 9 }, global: plain })
+    await flushPromises()
+    const next = page.get('#next-code')
+    expect(next.text()).toContain('HP4C')
+    expect(next.text()).not.toContain('K7F4')
+    expect(next.text()).not.toContain('QQ22')
+    expect(page.findAll('input[name="usedUp"]:checked')).toHaveLength(0)
+    await next.setValue('HP4C')
+    await page.get('input[value="CHANGED"]').setValue()
+    await page.get('form.go-on').trigger('submit')
+    await flushPromises()
+    expect(sent.find((each) => each.path.endsWith('/next-spool'))?.body).toEqual({
+      code: 'HP4C',
+      usedUp: false,
+    })
   })
 })
 

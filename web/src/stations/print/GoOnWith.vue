@@ -20,7 +20,8 @@ const problem = ref<Problem | null>(null)
 useFormProblem(problem)
 const form = reactive({
   code: null as string | null,
-  why: 'USED_UP' as 'USED_UP' | 'CHANGED',
+  // Asked, never set beforehand: a careless tap would empty a reel in the record.
+  why: null as 'USED_UP' | 'CHANGED' | null,
   percent: null as number | null,
 })
 const WHY = [
@@ -44,7 +45,7 @@ async function goOn() {
         params: { path: { id: props.run.id } },
         body: {
           code: form.code ?? undefined,
-          usedUp: form.why === 'USED_UP',
+          usedUp: form.why === null ? undefined : form.why === 'USED_UP',
           percent: form.percent ?? undefined,
         },
       }),
@@ -52,6 +53,7 @@ async function goOn() {
     )
     problem.value = null
     form.code = null
+    form.why = null
     form.percent = null
   } catch (cause) {
     problem.value = Problem.of(cause)

@@ -85,8 +85,7 @@ const KINDS: Record<string, string> = { stl: 'STL', '3mf': '3MF', gcode: 'print 
         {{ file.part.boundsMm.x.toFixed(1) }} × {{ file.part.boundsMm.y.toFixed(1) }} ×
         {{ file.part.boundsMm.z.toFixed(1) }} mm, {{ file.part.volumeCm3.toFixed(1) }} cm³{{
           file.part.kind === 'gcode' ? ' of filament' : ''
-        }}<template v-if="sheet && file.part.massG[sheet.material]"
-          >, {{ grams(file.part.massG[sheet.material] ?? 0) }} of {{ sheet.material }}</template
+        }}<template v-if="sheet">, {{ grams(sheet.grams) }} of {{ sheet.material }}</template
         ><template v-if="file.part.printTimeS != null"
           >, {{ hours(file.part.printTimeS / 3600) }} ±
           {{ (file.part.unsurePercent ?? 0).toFixed(0) }} %,

@@ -182,9 +182,9 @@ function title(id: string): string {
         </h1>
         <p>
           <router-link :to="`/spool/${run.code}`" class="code">{{ run.code }}</router-link>
-          <template v-if="run.earlierCodes.length"
-            >(before: {{ run.earlierCodes.join(', ') }})</template
-          >
+          <template v-if="run.earlierCodes.length">
+            (before: {{ run.earlierCodes.join(', ') }})
+          </template>
           {{ run.material }} on {{ run.printer }}{{ run.plate ? `, ${run.plate}` : '' }}. Started
           {{ ago(run.startedS, nowS)
           }}<template v-if="run.endsS != null">, until {{ moment(run.endsS, nowS) }}</template

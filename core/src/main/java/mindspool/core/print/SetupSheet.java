@@ -501,7 +501,7 @@ public final class SetupSheet {
   /** Filament of the job's own diameter that it takes, m. */
   public double filamentM() {
     double radius = job.filamentDiameterM() / 2;
-    return path.volumeM3() / (Math.PI * radius * radius);
+    return grams() / 1000 / job.material().densityKgPerM3() / (Math.PI * radius * radius);
   }
 
   /** A curl begins by the first of these heights and grows by the second, m; common practice. */

@@ -1019,6 +1019,8 @@ class SetupSheetTest {
     Job job = new Job();
     job.amount = new PartAmount.Known(47, 3.5);
     assertThat(job.sheet().grams()).isEqualTo(47);
+    // PLA of 1240 kg/m³ as a rod of 1.75 mm: 2.98 g a metre.
+    assertThat(job.sheet().filamentM()).isCloseTo(47 / 2.9826, within(0.01));
     job.part = box(20, 40, 60);
     assertThat(job.sheet().hours()).isEqualTo(3.5);
     assertThatThrownBy(() -> new PartAmount.Known(-1, 3)).hasMessageContaining("grams");

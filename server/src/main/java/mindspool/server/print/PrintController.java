@@ -253,7 +253,7 @@ class PrintController {
   /**
    * With what a print goes on.
    *
-   * @param usedUp whether the spool before has run out; true where nobody says
+   * @param usedUp whether the spool before has run out, so that nothing is left of it
    * @param percent how far it is; left out for as far as is known
    */
   record GoOnRequest(String code, Boolean usedUp, Double percent) {}
@@ -265,11 +265,7 @@ class PrintController {
           "After a runout, or a change by hand. What the spool before gave comes off it now, the rest"
               + " off the next one when the print ends.")
   RunView goOn(@PathVariable long id, @RequestBody GoOnRequest request) {
-    return view(
-        prints.goOn(
-            id,
-            new Prints.GoOn(
-                request.code, request.usedUp == null || request.usedUp, request.percent)));
+    return view(prints.goOn(id, new Prints.GoOn(request.code, request.usedUp, request.percent)));
   }
 
   @PostMapping("/prints/{id}/finish")

@@ -169,9 +169,9 @@ class Prints {
     long place = spools.current(before).placeId();
     if (place == run.printerId) {
       Long room = machines.printer(run.printerId).roomId();
-      OptionalLong home = spools.homeOf(before);
-      if (home.isPresent() && home.getAsLong() != place) {
-        spools.moveByHand(before, home.getAsLong());
+      OptionalLong shelf = spools.shelfOf(before);
+      if (shelf.isPresent()) {
+        spools.moveByHand(before, shelf.getAsLong());
       } else if (room != null) {
         spools.moveByHand(before, room);
       }
@@ -228,10 +228,10 @@ class Prints {
    * How a print goes on.
    *
    * @param code the spool that it goes on with
-   * @param usedUp whether the one before has run out; else it is as far as {@code percent} tells
+   * @param usedUp whether the one before has run out, so that nothing is left of it
    * @param percent how far it is; null for as far as is known
    */
-  record GoOn(String code, boolean usedUp, Double percent) {}
+  record GoOn(String code, Boolean usedUp, Double percent) {}
 
   /** Goes on with another spool: the one before gave what it gave, the rest comes off this one. */
   @Transactional
@@ -248,13 +248,14 @@ class Prints {
     if (goOn.percent != null) {
       progress(id, goOn.percent);
     }
-    double rest = Math.max(0, run.grams - run.earlierG);
-    double gave =
-        goOn.usedUp
-            ? Math.min(rest, spools.handling(run.code).leftG().typical())
-            : Math.max(0, progressPercent(run) / 100 * run.grams - run.earlierG);
-    if (gave > 0) {
-      spools.used(run.code, Math.round(10 * gave) / 10.0);
+    boolean usedUp = Require.present("usedUp", goOn.usedUp, "true or false");
+    double left = spools.handling(run.code).leftG().typical();
+    double byProgress = Math.max(0, progressPercent(run) / 100 * run.grams - run.earlierG);
+    // One that ran out as its record had it gave all that was left; else the print tells how much.
+    double gave = usedUp && left <= run.grams - run.earlierG ? left : byProgress;
+    double off = usedUp ? left : gave;
+    if (off > 0) {
+      spools.used(run.code, Math.round(10 * off) / 10.0);
     }
     String before = run.code;
     change(
@@ -265,7 +266,7 @@ class Prints {
           it.code = next.code();
           editable.check(it);
         });
-    if (goOn.usedUp) {
+    if (usedUp) {
       spools.endIfAllowed(before, LooseEnd.Act.RAN_OUT);
     } else {
       spools.endIfAllowed(before, LooseEnd.Act.UNLOAD);

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
+import java.util.Set;
 import mindspool.core.drying.Belief;
 import mindspool.core.drying.DryerLoad.LoadedSpool;
 import mindspool.core.drying.DryingProof;
@@ -117,9 +118,18 @@ public class Spools {
 
   /** Where a spool lies when no dryer has it; none where it never lay anywhere else. */
   public OptionalLong homeOf(String code) {
+    return lastLain(code, Set.of(PlaceKind.DRYER));
+  }
+
+  /** Where a spool lies when it is neither dried nor printed; none where it never lay so. */
+  public OptionalLong shelfOf(String code) {
+    return lastLain(code, Set.of(PlaceKind.DRYER, PlaceKind.PRINTER_HOLDER, PlaceKind.FEEDER));
+  }
+
+  private OptionalLong lastLain(String code, Set<PlaceKind> except) {
     List<SpoolRecord.PlacedStay> stays = records.byCode(code).stays();
     for (int i = stays.size() - 1; i >= 0; i--) {
-      if (climates.place(stays.get(i).placeId()).kind() != PlaceKind.DRYER) {
+      if (!except.contains(climates.place(stays.get(i).placeId()).kind())) {
         return OptionalLong.of(stays.get(i).placeId());
       }
     }

@@ -850,11 +850,15 @@ class PrintApiTest extends PrintingTest {
     setUp(job, ", \"grams\": 50, \"hours\": 3");
     long id = startedAllTheSame(job).get("id").asLong();
     String path = "/api/prints/" + id + "/next-spool";
-    assertThat(api.post(path, "{\"code\": \"%s\"}".formatted(first)).field()).isEqualTo("code");
-    assertThat(api.post(path, "{\"code\": \"%s\"}".formatted(spool("PETG"))).detail())
+    assertThat(api.post(path, "{\"code\": \"%s\", \"usedUp\": true}".formatted(first)).field())
+        .isEqualTo("code");
+    assertThat(
+            api.post(path, "{\"code\": \"%s\", \"usedUp\": true}".formatted(spool("PETG")))
+                .detail())
         .contains("another spool of PLA");
+    assertThat(api.post(path, "{\"code\": \"%s\"}".formatted(second)).field()).isEqualTo("usedUp");
     double before = leftG(second);
-    Api.Answer on = api.post(path, "{\"code\": \"%s\"}".formatted(second));
+    Api.Answer on = api.post(path, "{\"code\": \"%s\", \"usedUp\": true}".formatted(second));
     assertThat(on.status()).as(on.raw().body()).isEqualTo(200);
     assertThat(on.body().get("code").asString()).isEqualTo(second);
     assertThat(on.body().at("/earlierCodes/0").asString()).isEqualTo(first);
@@ -865,7 +869,7 @@ class PrintApiTest extends PrintingTest {
     // The first is free for another print, the second is not.
     assertThat(api.undo(on.act()).status()).isEqualTo(200);
     assertThat(leftG(first)).isCloseTo(20, within(0.11));
-    on = api.post(path, "{\"code\": \"%s\"}".formatted(second));
+    on = api.post(path, "{\"code\": \"%s\", \"usedUp\": true}".formatted(second));
     assertThat(on.status()).as(on.raw().body()).isEqualTo(200);
     JsonNode ended =
         posted("/api/prints/" + id + "/finish", "{\"outcome\": \"GOOD\", \"ending\": \"HELD\"}");
@@ -893,5 +897,26 @@ class PrintApiTest extends PrintingTest {
     long again = job(first);
     setUp(again, ", \"grams\": 10, \"hours\": 1");
     assertThat(startedAllTheSame(again).get("code").asString()).isEqualTo(first);
+  }
+
+  /**
+   * A reel may run out before its record says so: nothing is left, and the print tells its part.
+   */
+  @Test
+  void aReelThatRunsOutEarlierThanItsRecordIsEmptyAllTheSame() {
+    String first = spool("PLA", 500);
+    String second = spool("PLA", 1000);
+    long job = job(first);
+    setUp(job, ", \"grams\": 50, \"hours\": 3");
+    long id = startedAllTheSame(job).get("id").asLong();
+    posted(
+        "/api/prints/" + id + "/next-spool",
+        "{\"code\": \"%s\", \"usedUp\": true, \"percent\": 40}".formatted(second));
+    assertThat(leftG(first)).isCloseTo(0, within(0.11));
+    double whole = leftG(second);
+    JsonNode ended =
+        posted("/api/prints/" + id + "/finish", "{\"outcome\": \"GOOD\", \"ending\": \"HELD\"}");
+    assertThat(whole - leftG(second)).isCloseTo(30, within(0.11));
+    assertThat(ended.get("usedG").asDouble()).isCloseTo(50, within(0.11));
   }
 }
