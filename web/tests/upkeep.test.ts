@@ -53,6 +53,7 @@ describe('upkeep by bench', () => {
 
   it('says times in words', () => {
     expect(inDays(0, 100)).toBe('now')
+    expect(inDays(0, 100, 'today')).toBe('today')
     expect(inDays(86_400, 0)).toBe('in a day')
     expect(inDays(45 * 86_400, 0)).toBe('in 45 days')
     expect(inDays(304 * 86_400, 0)).toBe('in 10 months')

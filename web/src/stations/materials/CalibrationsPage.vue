@@ -14,6 +14,7 @@ import ProblemNote from '@/parts/ProblemNote.vue'
 import TextField from '@/parts/TextField.vue'
 import WideTable from '@/parts/WideTable.vue'
 import { useActs } from '@/stores/acts'
+import { useShelf } from '@/stores/shelf'
 import { AXES, SHEETS, type Kind } from './worksheets'
 import WorksheetCurve from './WorksheetCurve.vue'
 
@@ -40,7 +41,8 @@ const { view, problem: reading } = usePolled(
 
 const form = reactive({
   kind: 'FLOW' as Kind,
-  lotId: Number(route.query.lot ?? 0),
+  /** `lot 7`, or `spool 4XHJ` for one that is of no lot. */
+  of: route.query.lot ? `lot ${route.query.lot}` : '',
   printerId: 0,
   asked: '',
   measured: '',
@@ -56,6 +58,9 @@ const steps = ref(
     gloss: null as number | null,
   })),
 )
+const shelf = useShelf()
+const lotId = computed(() => (form.of.startsWith('lot ') ? Number(form.of.slice(4)) : 0))
+const code = computed(() => (form.of.startsWith('spool ') ? form.of.slice(6) : undefined))
 const sheet = computed(() => SHEETS[form.kind])
 watch(
   () => form.kind,
@@ -124,11 +129,12 @@ async function attempt(act: () => Promise<unknown>) {
 const ofLot = computed(() => view.value?.kinds.find((each) => each.id === form.kind)?.ofLot ?? true)
 const keep = () =>
   attempt(async () => {
-    await acts.record(
+    const kept = await acts.record(
       client.POST('/api/calibrations', {
         body: {
           worksheet: worksheet.value,
-          lotId: ofLot.value ? form.lotId || undefined : undefined,
+          lotId: ofLot.value ? lotId.value || undefined : undefined,
+          code: ofLot.value ? code.value : undefined,
           printerId: form.printerId || undefined,
           note: form.note || undefined,
         },
@@ -136,6 +142,9 @@ const keep = () =>
       'Worksheet kept',
     )
     form.note = ''
+    if (kept.lotId !== null) {
+      form.of = `lot ${kept.lotId}`
+    }
   })
 const remove = (id: number) =>
   attempt(() =>
@@ -147,10 +156,10 @@ const remove = (id: number) =>
 
 /** What tells most of the chosen lot for its minutes. */
 const { view: next } = usePolled(
-  [() => acts.changes, () => form.lotId],
+  [() => acts.changes, lotId],
   async () =>
-    form.lotId
-      ? answer(client.GET('/api/calibrations/next', { params: { query: { lotId: form.lotId } } }))
+    lotId.value
+      ? answer(client.GET('/api/calibrations/next', { params: { query: { lotId: lotId.value } } }))
       : [],
   () => null,
 )
@@ -158,11 +167,19 @@ const { view: next } = usePolled(
 const kinds = computed(() =>
   (view.value?.kinds ?? []).map((each) => ({ value: each.id, label: SHEETS[each.id].title })),
 )
+const ofNoLot = computed(() => {
+  const inLots = new Set((view.value?.lots ?? []).flatMap((lot) => lot.spools))
+  return shelf.spools.filter((spool) => !inLots.has(spool.code))
+})
 const lots = computed(() => [
-  { value: 0, label: 'choose' },
+  { value: '', label: 'choose' },
   ...(view.value?.lots ?? []).map((lot) => ({
-    value: lot.id,
+    value: `lot ${lot.id}`,
     label: `${lot.maker} ${lot.batch} ${lot.material} ${lot.colourName}`,
+  })),
+  ...ofNoLot.value.map((spool) => ({
+    value: `spool ${spool.code}`,
+    label: `${spool.code} ${spool.material} ${spool.colourName}, of no lot`,
   })),
 ])
 const printers = computed(() => [
@@ -263,8 +280,8 @@ function rounded(value: number, unsure: number): string {
             <ChoiceField
               v-if="ofLot"
               id="sheet-lot"
-              v-model="form.lotId"
-              label="Lot"
+              v-model="form.of"
+              label="Lot, or a spool of none"
               name="lotId"
               :options="lots"
               filterable
@@ -304,7 +321,7 @@ function rounded(value: number, unsure: number): string {
         <template v-if="ofLot">
           <ChoiceField
             id="sheet-lot-first"
-            v-model="form.lotId"
+            v-model="form.of"
             label="What tells most of this lot"
             :options="lots"
             filterable
@@ -325,7 +342,7 @@ function rounded(value: number, unsure: number): string {
               </span>
             </li>
           </ol>
-          <p v-else-if="form.lotId" class="soft">Nothing more is worth its minutes.</p>
+          <p v-else-if="lotId" class="soft">Nothing more is worth its minutes.</p>
         </template>
       </section>
     </div>

@@ -36,7 +36,7 @@ const when = computed(() => {
       ? 'due'
       : dueS === null
         ? 'nothing counts towards it now'
-        : `due ${inDays(dueS, props.nowS)}`
+        : `due ${inDays(dueS, props.nowS, 'today')}`
   return `${due}; ${last}`
 })
 

@@ -57,11 +57,11 @@ export function headline(items: readonly Item[]): string {
     : 'Nothing is due'
 }
 
-/** Days from now in words. */
-export function inDays(timeS: number, nowS: number): string {
+/** Days from now in words; what is not yet there is not called now. */
+export function inDays(timeS: number, nowS: number, atOnce = 'now'): string {
   const days = Math.round((timeS - nowS) / 86_400)
   if (days <= 0) {
-    return 'now'
+    return atOnce
   }
   return days === 1
     ? 'in a day'

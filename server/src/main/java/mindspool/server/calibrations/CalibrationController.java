@@ -76,8 +76,15 @@ class CalibrationController {
     }
   }
 
-  /** A worksheet to be kept; {@code lotId} for those of a lot, {@code printerId} for the others. */
-  record CalibrationRequest(WorksheetRequest worksheet, Long lotId, Long printerId, String note) {}
+  /**
+   * A worksheet to be kept.
+   *
+   * @param lotId for those of a lot
+   * @param code a spool instead of its lot; it gets one of its own where it has none
+   * @param printerId for those of a printer
+   */
+  record CalibrationRequest(
+      WorksheetRequest worksheet, Long lotId, String code, Long printerId, String note) {}
 
   /**
    * A worksheet that was kept.
@@ -174,6 +181,7 @@ class CalibrationController {
                 found,
                 JSON.writeValueAsString(in),
                 request.lotId,
+                request.code,
                 request.printerId,
                 request.note)));
   }

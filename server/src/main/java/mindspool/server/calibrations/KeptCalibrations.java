@@ -61,12 +61,14 @@ class KeptCalibrations {
    * A worksheet to be kept.
    *
    * @param inputs its measurements, as JSON
+   * @param code a spool instead of a lot; it gets a lot of its own where it has none
    */
   record Said(
       WorksheetKind kind,
       Worksheet found,
       String inputs,
       Long lotId,
+      String code,
       Long printerId,
       String note) {}
 
@@ -76,7 +78,10 @@ class KeptCalibrations {
     KeptCalibration kept = new KeptCalibration();
     kept.kind = said.kind;
     if (said.kind.isOfLot()) {
-      kept.lotId = Require.present("lotId", said.lotId, "the number of a lot");
+      kept.lotId =
+          said.lotId == null && said.code != null
+              ? (Long) lots.lotOf(said.code)
+              : Require.present("lotId", said.lotId, "the number of a lot, or a code of a spool");
     }
     if (said.kind.isOfPrinter()) {
       Require.present("printerId", said.printerId, "the place of a printer");

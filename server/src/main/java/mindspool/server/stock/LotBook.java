@@ -69,6 +69,17 @@ public class LotBook {
             });
   }
 
+  /** A lot of one spool whose maker nobody entered; no other spool shares that maker. */
+  Lot addOfItsOwn(Spool spool) {
+    return lots.save(
+        new Lot(
+            "Maker of " + spool.code + " not known",
+            "",
+            spool.material,
+            spool.colourName,
+            clock.instant().getEpochSecond()));
+  }
+
   public Lot lot(long id) {
     return lots.findById(id).orElseThrow(() -> new NotFoundException("lot with number " + id));
   }

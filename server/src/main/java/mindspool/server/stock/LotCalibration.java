@@ -12,15 +12,28 @@ public class LotCalibration {
 
   private final LotBook book;
   private final SpoolStore.Lots lots;
+  private final SpoolStore.Spools spools;
+  private final SpoolRecords records;
   private final EditableLot editable;
+  private final EditableSpool editableSpool;
   private final Edits edits;
   private final KnownSpools known;
 
   LotCalibration(
-      LotBook book, SpoolStore.Lots lots, EditableLot editable, Edits edits, KnownSpools known) {
+      LotBook book,
+      SpoolStore.Lots lots,
+      SpoolStore.Spools spools,
+      SpoolRecords records,
+      EditableLot editable,
+      EditableSpool editableSpool,
+      Edits edits,
+      KnownSpools known) {
     this.book = book;
     this.lots = lots;
+    this.spools = spools;
+    this.records = records;
     this.editable = editable;
+    this.editableSpool = editableSpool;
     this.edits = edits;
     this.known = known;
   }
@@ -33,6 +46,19 @@ public class LotCalibration {
 
   public String material(long lotId) {
     return book.lot(lotId).material;
+  }
+
+  /** The lot of a spool; one of its own, of a maker that is not known, where it has none. */
+  public long lotOf(String code) {
+    Spool spool = spools.findById(records.byCode(code).spool().id).orElseThrow();
+    if (spool.lotId == null) {
+      Edits.Before before = edits.before(editableSpool, spool);
+      spool.lotId = book.addOfItsOwn(spool).id;
+      Spool saved = spools.saveAndFlush(spool);
+      edits.changed(editableSpool, spool.id, before, saved);
+      Acts.nowAndAfterwards(known::forget);
+    }
+    return spool.lotId;
   }
 
   /** The nozzle that suits it best, °C. */

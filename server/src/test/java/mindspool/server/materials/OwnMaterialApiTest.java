@@ -223,6 +223,27 @@ class OwnMaterialApiTest extends PrintingTest {
     assertThat(lotOf(code).get("ownFlowPercent").isNull()).as("the value stays").isFalse();
   }
 
+  @Test
+  void aWorksheetOfASpoolOfNoLotGivesItOneAndIsUndoneWhole() {
+    String code = spool("PETG");
+    String flow =
+        "{\"kind\": \"FLOW\", \"measured\": [0.44, 0.43, 0.45, 0.44], \"wanted\": 0.4, \"now\": 100}";
+    assertThat(api.post("/api/calibrations", "{\"worksheet\": %s}".formatted(flow)).field())
+        .isEqualTo("lotId");
+    Api.Answer kept =
+        api.post(
+            "/api/calibrations", "{\"worksheet\": %s, \"code\": \"%s\"}".formatted(flow, code));
+    assertThat(kept.status()).as(kept.raw().body()).isEqualTo(201);
+    assertThat(lotOf(code).get("ownFlowPercent").asDouble()).isEqualTo(90.9, within(0.051));
+    assertThat(lotOf(code).get("spools").size()).isEqualTo(1);
+    assertThat(settings(job(code))).contains("Walls come out as thick as they are set");
+    api.undo(kept.act());
+    assertThat(settings(job(code))).doesNotContain("Walls come out as thick as they are set");
+    for (JsonNode lot : api.get("/api/lots").body()) {
+      assertThat(lot.get("spools").toString()).doesNotContain(code);
+    }
+  }
+
   /**
    * Melt follows up to 6 mm³/s by these weighings, and lengths come out at 98 % of what is drawn.
    */
