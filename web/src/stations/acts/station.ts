@@ -7,7 +7,20 @@ export default {
   help: 'every entry, to be undone or redone',
   onPhone: 'more',
   aside: true,
+  pages: [
+    {
+      name: 'Space and backups',
+      path: '/space',
+      key: 'b',
+      help: 'what takes room, when it goes, backups',
+    },
+  ],
   routes: [
+    {
+      path: '/space',
+      component: () => import('./SpacePage.vue'),
+      meta: { title: 'Space and backups' },
+    },
     {
       path: '/acts',
       component: () => import('./ActsPage.vue'),

@@ -78,7 +78,9 @@ const KINDS: Record<string, string> = { stl: 'STL', '3mf': '3MF', gcode: 'print 
         <button class="button plain small" @click="emit('read', file.part)">
           Set the sheet by it
         </button>
-        <a class="small" :href="`/api/jobs/${jobId}/part-file/content`">Fetch it</a>
+        <a v-if="file.here" class="small" :href="`/api/jobs/${jobId}/part-file/content`"
+          >Fetch it</a
+        >
         <button class="button plain small" @click="remove">Take away</button>
       </p>
       <p class="small">
@@ -95,6 +97,10 @@ const KINDS: Record<string, string> = { stl: 'STL', '3mf': '3MF', gcode: 'print 
           >, {{ file.part.steepPercent.toFixed(0) }} % of it hangs over nothing</template
         >.
       </p>
+      <p v-if="!file.here" class="soft small" data-testid="file-not-here">
+        The file itself is not here, as after a backup was restored on another computer; what was
+        read of it is. To fetch it or lay it on another side, send it again.
+      </p>
       <ul v-if="file.findings.length || file.part.notes.length" class="notes">
         <li v-for="finding in file.findings" :key="finding.id" :data-testid="`file-${finding.id}`">
           <b class="call">{{ inShownUnits(finding.words) }}</b> {{ inShownUnits(finding.remedy) }}
@@ -109,7 +115,7 @@ const KINDS: Record<string, string> = { stl: 'STL', '3mf': '3MF', gcode: 'print 
         </li>
       </ul>
       <SidesToLay
-        v-if="file.part.footprint && fileId !== null"
+        v-if="file.here && file.part.footprint && fileId !== null"
         :job-id="jobId"
         :file-id="fileId"
         @laid="laid"

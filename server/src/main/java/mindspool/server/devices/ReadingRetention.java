@@ -1,7 +1,9 @@
 package mindspool.server.devices;
 
 import java.time.Clock;
+import java.util.List;
 import mindspool.server.keep.DiskSpace;
+import mindspool.server.keep.SpaceUse;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -12,7 +14,7 @@ import org.springframework.stereotype.Service;
  * least, most and number.
  */
 @Service
-class ReadingRetention {
+class ReadingRetention implements SpaceUse {
 
   private static final Logger LOG = LoggerFactory.getLogger(ReadingRetention.class);
 
@@ -51,5 +53,17 @@ class ReadingRetention {
     if (removed > 0) {
       LOG.info("Thinned {} readings", removed);
     }
+  }
+
+  @Override
+  public List<Use> uses() {
+    return List.of(
+        Use.inDatabase(
+            "readings",
+            "Readings of devices",
+            store.countAll(),
+            0,
+            "Thinned to one a minute after a day and to one in ten minutes after 30 days, with mean,"
+                + " least and most; then kept for good, some 53,000 a year for each value."));
   }
 }

@@ -118,6 +118,12 @@ class ReadingStore {
         fromMs);
   }
 
+  /** How many there are. */
+  long countAll() {
+    Long count = jdbc.queryForObject("select count(*) from device_reading", Long.class);
+    return count == null ? 0 : count;
+  }
+
   /** How many readings of a channel were ever taken; thinned ones count for all they replaced. */
   long count(long channelId) {
     Long count =

@@ -113,7 +113,8 @@ class BodyLimit extends OncePerRequestFilter {
     }
   }
 
-  private static OptionalInt mostOfFile(String path) {
+  /** What a file sent to a path may have, MB; none where none is sent. */
+  static OptionalInt mostOfFile(String path) {
     return FILES.entrySet().stream()
         .filter(file -> path.endsWith(file.getKey()))
         .mapToInt(Map.Entry::getValue)

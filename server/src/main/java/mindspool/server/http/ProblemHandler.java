@@ -1,6 +1,8 @@
 package mindspool.server.http;
 
+import java.io.UncheckedIOException;
 import java.net.URI;
+import java.nio.file.FileSystemException;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -36,6 +38,7 @@ import org.springframework.web.multipart.MultipartException;
 import org.springframework.web.multipart.support.MissingServletRequestPartException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import tools.jackson.core.JacksonException;
+import tools.jackson.core.exc.StreamConstraintsException;
 import tools.jackson.databind.DatabindException;
 import tools.jackson.databind.exc.InvalidFormatException;
 import tools.jackson.databind.exc.InvalidNullException;
@@ -173,6 +176,24 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
 
   @ExceptionHandler
   ProblemDetail multipart(MultipartException e) {
+    return NoRoomException.isCauseOf(e) ? full() : brokenOff();
+  }
+
+  /** Files that could not be read or written. */
+  @ExceptionHandler
+  ProblemDetail files(FileSystemException e) {
+    return NoRoomException.isCauseOf(e) ? full() : fault(new UncheckedIOException(e));
+  }
+
+  private static ProblemDetail full() {
+    return plain(
+        HttpStatus.INSUFFICIENT_STORAGE,
+        "No room",
+        "The disk is full; nothing of this was kept. Free some space, then do it again; everything"
+            + " can still be read.");
+  }
+
+  private static ProblemDetail brokenOff() {
     return problem(
         HttpStatus.BAD_REQUEST,
         "The request cannot be read",
@@ -183,6 +204,9 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
   /** A fault of the program; the log has the details, the answer has none of them. */
   @ExceptionHandler
   ProblemDetail fault(RuntimeException e) {
+    if (NoRoomException.isCauseOf(e)) {
+      return full();
+    }
     LOG.error("A request failed in a way that nobody thought of", e);
     return plain(
         HttpStatus.INTERNAL_SERVER_ERROR,
@@ -259,14 +283,20 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
       HttpHeaders headers,
       HttpStatusCode status,
       WebRequest request) {
+    long most =
+        e.getMaxUploadSize() > 0
+            ? e.getMaxUploadSize() >> 20
+            : BodyLimit.mostOfFile(asked().getPath()).orElse(1);
     return respond(
         problem(
             HttpStatus.CONTENT_TOO_LARGE,
             "The file is too large",
             new FieldProblem(
                 "file",
-                "more than " + (e.getMaxUploadSize() >> 20) + " MB",
-                "up to " + (e.getMaxUploadSize() >> 20) + " MB",
+                e.getMaxUploadSize() > 0
+                    ? "more than " + most + " MB"
+                    : "too long, in its content or its name",
+                "up to " + most + " MB, with a name of up to 200 characters",
                 request.getDescription(false).endsWith("climate-files")
                     ? "Split it by months, or let the logger write every ten minutes; nothing was"
                         + " stored."
@@ -324,6 +354,17 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
         && e.getCause() instanceof InvalidValueException invalid) {
       return new FieldProblem(path(e), invalid.value(), invalid.allowed(), invalid.advice());
     }
+    if (cause instanceof StreamConstraintsException) {
+      return new FieldProblem(
+          "body",
+          "deeper or with longer numbers or names than anything here has",
+          "JSON as in the API document",
+          "Send one thing as it is described there.");
+    }
+    if (cause instanceof DatabindException e
+        && e.getCause() instanceof StreamConstraintsException) {
+      return unreadable(e.getCause());
+    }
     if (cause instanceof DatabindException e) {
       return new FieldProblem(path(e), "of another kind", "as the API document shows", "");
     }
@@ -332,8 +373,10 @@ class ProblemHandler extends ResponseEntityExceptionHandler {
           "body",
           e.getOriginalMessage(),
           "JSON; NaN and infinities are not numbers in it",
-          "Line %d, column %d."
-              .formatted(e.getLocation().getLineNr(), e.getLocation().getColumnNr()));
+          e.getLocation() == null
+              ? ""
+              : "Line %d, column %d."
+                  .formatted(e.getLocation().getLineNr(), e.getLocation().getColumnNr()));
     }
     return new FieldProblem("body", "missing", "a JSON object", "");
   }

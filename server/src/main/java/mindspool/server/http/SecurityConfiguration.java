@@ -1,6 +1,5 @@
 package mindspool.server.http;
 
-import jakarta.servlet.http.HttpServletResponse;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
@@ -49,14 +48,7 @@ class SecurityConfiguration {
   /** Addresses that no page has, such as with a NUL in them, are refused in the same form. */
   @Bean
   RequestRejectedHandler unusableAddresses() {
-    return (request, response, rejected) -> {
-      response.setStatus(HttpServletResponse.SC_BAD_REQUEST);
-      response.setContentType("application/problem+json");
-      response.setCharacterEncoding("UTF-8");
-      response
-          .getWriter()
-          .write(UnreadableRequest.ADDRESS.formatted(HttpServletResponse.SC_BAD_REQUEST));
-    };
+    return (request, response, rejected) -> UnreadableRequest.refuseAddress(response);
   }
 
   /** No accounts yet. */

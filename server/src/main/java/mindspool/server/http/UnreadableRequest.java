@@ -17,7 +17,7 @@ import org.apache.coyote.AbstractProtocol;
 public class UnreadableRequest extends ErrorReportValve {
 
   /** A problem for an address that no page has. */
-  static final String ADDRESS =
+  private static final String ADDRESS =
       "{\"title\":\"The request cannot be read\",\"status\":%d,\"detail\":\"The address or a header"
           + " holds what none may hold.\",\"errors\":[{\"field\":\"address\",\"value\":\"unusable\","
           + "\"allowed\":\"an address as in the API document\",\"advice\":\"Check how it is put"
@@ -26,6 +26,14 @@ public class UnreadableRequest extends ErrorReportValve {
   private static final String STOPPING =
       "{\"title\":\"Mind Spool is being stopped\",\"status\":503,\"detail\":\"Mind Spool is being"
           + " stopped; nothing of this request was done. Ask again once it runs.\",\"errors\":[]}";
+
+  /** Answers that an address cannot be read, where there is no page yet that could. */
+  static void refuseAddress(HttpServletResponse response) throws IOException {
+    response.setStatus(HttpServletResponse.SC_BAD_REQUEST);
+    response.setContentType("application/problem+json");
+    response.setCharacterEncoding("UTF-8");
+    response.getWriter().write(ADDRESS.formatted(HttpServletResponse.SC_BAD_REQUEST));
+  }
 
   @Override
   protected void report(Request request, Response response, Throwable thrown) {

@@ -36,7 +36,7 @@ import tools.jackson.databind.json.JsonMapper;
  */
 final class BackupFolder {
 
-  /** Why a backup was made; only the daily ones make room for later ones. */
+  /** Why a backup was made; each kind makes room for its later ones. */
   enum Reason {
     DAILY,
     MIGRATION,
@@ -52,7 +52,10 @@ final class BackupFolder {
   private static final String PREFIX = "mind-spool-";
   private static final String DATABASE = "mind-spool.mv.db";
   private static final String HELD = "held.json";
-  private static final int MIGRATIONS_KEPT = 3;
+  static final int MIGRATIONS_KEPT = 3;
+
+  /** Made by hand, also by scripts: more than anybody goes back to. */
+  static final int MANUAL_KEPT = 20;
 
   private final Path data;
   private final Path folder;
@@ -271,12 +274,13 @@ final class BackupFolder {
         all.stream().filter(b -> b.reason == Reason.DAILY).map(Backup::at).toList();
     var kept = BackupRotation.kept(daily, zone);
     int migrations = 0;
+    int manual = 0;
     for (Backup backup : all) {
       boolean goes =
           switch (backup.reason) {
             case DAILY -> !kept.contains(backup.at);
             case MIGRATION -> ++migrations > MIGRATIONS_KEPT;
-            case MANUAL -> false;
+            case MANUAL -> ++manual > MANUAL_KEPT;
           };
       if (goes) {
         Files.deleteIfExists(backup.file);

@@ -44,6 +44,16 @@ public class DiskSpace implements AlertSource {
     return freeMb < neededMb;
   }
 
+  /** Room left where the data is, MB. */
+  long freeMb() {
+    return look();
+  }
+
+  /** With less nothing is stored, MB. */
+  long neededMb() {
+    return neededMb;
+  }
+
   private long look() {
     try {
       Path existing = folder.toAbsolutePath();
@@ -70,6 +80,19 @@ public class DiskSpace implements AlertSource {
   public void refuseWhenLow() {
     if (isLow()) {
       throw new NoRoomException(folder, freeMb, neededMb);
+    }
+  }
+
+  /**
+   * Refuses a file that would leave too little room.
+   *
+   * @throws NoRoomException which says how much there is and how much is needed
+   */
+  public void refuseUnlessRoomFor(long bytes) {
+    refuseWhenLow();
+    long mb = bytes / MB + 1;
+    if (freeMb < neededMb + mb) {
+      throw new NoRoomException(folder, freeMb, neededMb + mb);
     }
   }
 

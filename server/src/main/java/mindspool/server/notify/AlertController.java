@@ -200,6 +200,7 @@ class AlertController {
 
   private void describe(AlertRoute route, RouteRequest request) {
     boolean mail = route.kind == AlertRoute.Kind.MAIL;
+    List<Object> server = server(route);
     route.name = Text.line("name", request.name, 1, 80, "Such as: my phone.");
     route.target = Text.line("target", request.target, 1, 300, "Where it is sent to.");
     route.smtpHost = mail ? orNull(request.smtpHost) : null;
@@ -211,8 +212,19 @@ class AlertController {
       route.smtpPassword = null;
     } else if (request.smtpPassword != null && !request.smtpPassword.isEmpty()) {
       route.smtpPassword = request.smtpPassword;
+    } else if (route.smtpPassword != null && !server.equals(server(route))) {
+      throw new InvalidValueException(
+          "smtpPassword",
+          "kept for another server, port, user or security",
+          "the password for %s:%d".formatted(route.smtpHost, route.smtpPort),
+          "Enter it again, so that it goes nowhere that you did not mean.");
     }
     watch.sender(route.kind).check(route);
+  }
+
+  /** Whom a kept password is meant for. */
+  private static List<Object> server(AlertRoute route) {
+    return Arrays.asList(route.smtpHost, route.smtpPort, route.smtpUser, route.smtpSecurity);
   }
 
   private static AlertRoute.Security security(RouteRequest request) {

@@ -1,5 +1,6 @@
 package mindspool.server.photos;
 
+import mindspool.core.InvalidValueException;
 import mindspool.server.acts.StoredEditable;
 import org.springframework.stereotype.Component;
 
@@ -7,8 +8,22 @@ import org.springframework.stereotype.Component;
 @Component
 class EditablePhoto extends StoredEditable<Photo> {
 
-  EditablePhoto(PhotoStore.Photos photos) {
+  private final PhotoStore.Images images;
+
+  EditablePhoto(PhotoStore.Photos photos, PhotoStore.Images images) {
     super("photo", Photo.class, photos);
+    this.images = images;
+  }
+
+  @Override
+  protected void check(Photo photo) {
+    if (photo.removedS == null && !images.existsById(photo.id)) {
+      throw new InvalidValueException(
+          "photo",
+          title(photo) + ", deleted since",
+          "one that was taken away at most %d days ago".formatted(PhotoTrash.KEPT.toDays()),
+          "Take it again where the thing is still there.");
+    }
   }
 
   @Override

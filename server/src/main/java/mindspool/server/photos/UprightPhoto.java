@@ -1,13 +1,15 @@
 package mindspool.server.photos;
 
-import com.drew.imaging.ImageMetadataReader;
-import com.drew.imaging.ImageProcessingException;
+import com.drew.imaging.jpeg.JpegMetadataReader;
+import com.drew.imaging.jpeg.JpegProcessingException;
 import com.drew.metadata.exif.ExifIFD0Directory;
+import com.drew.metadata.exif.ExifReader;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.Iterator;
+import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import javax.imageio.ImageIO;
@@ -60,7 +62,7 @@ public record UprightPhoto(BufferedImage image, int every) {
         if (FORMATS.contains(reader.getFormatName().toLowerCase(Locale.ROOT))) {
           try {
             reader.setInput(input, true, true);
-            return thinned(reader, orientation(bytes), name, mostPx);
+            return thinned(reader, orientation(reader, bytes), name, mostPx);
           } finally {
             reader.dispose();
           }
@@ -70,15 +72,22 @@ public record UprightPhoto(BufferedImage image, int every) {
     }
   }
 
-  /** How the camera was held, by the word for it in the file. */
-  private static Orientation orientation(byte[] bytes) {
+  /**
+   * How the camera was held, by the word for it in the file. Only of a JPEG, and nothing else of
+   * what it says: texts in a PNG are packed and may be of any length, and no camera writes PNG.
+   */
+  private static Orientation orientation(ImageReader reader, byte[] bytes) throws IOException {
+    if (!"jpeg".equalsIgnoreCase(reader.getFormatName())) {
+      return Orientation.TOP_LEFT;
+    }
     try {
       ExifIFD0Directory words =
-          ImageMetadataReader.readMetadata(new ByteArrayInputStream(bytes))
+          JpegMetadataReader.readMetadata(
+                  new ByteArrayInputStream(bytes), List.of(new ExifReader()))
               .getFirstDirectoryOfType(ExifIFD0Directory.class);
       Integer said = words == null ? null : words.getInteger(ExifIFD0Directory.TAG_ORIENTATION);
       return said == null || said < 1 || said > 8 ? Orientation.TOP_LEFT : Orientation.typeOf(said);
-    } catch (ImageProcessingException | IOException e) {
+    } catch (JpegProcessingException e) {
       // Words that cannot be read turn nothing.
       return Orientation.TOP_LEFT;
     }

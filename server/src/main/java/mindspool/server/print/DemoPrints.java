@@ -98,7 +98,8 @@ public class DemoPrints {
 
   private void keep(long jobId, String name, byte[] content) {
     try {
-      String upload = files.read(name, new ByteArrayInputStream(content)).uploadId();
+      String upload =
+          files.read(name, content.length, new ByteArrayInputStream(content)).uploadId();
       parts.keep(jobId, new PartFileController.KeepPartRequest(upload));
     } catch (IOException e) {
       throw new UncheckedIOException(e);

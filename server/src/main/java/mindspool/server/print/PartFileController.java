@@ -83,6 +83,8 @@ class PartFileController {
   /**
    * The file of a job.
    *
+   * @param here whether the file itself is there; not where a backup was restored elsewhere, which
+   *     has only what was read of it
    * @param findings of a print file, held against the job's sheet as it is kept, or as it would be
    *     with the file's size while none is
    * @param cornerRatios pull over grip at each corner of a mesh's footprint, 1 lets go; empty
@@ -93,6 +95,7 @@ class PartFileController {
       long jobId,
       String name,
       long sizeBytes,
+      boolean here,
       long recordedS,
       PartAnswer part,
       List<FileFindingView> findings,
@@ -124,7 +127,7 @@ class PartFileController {
   @Operation(summary = "Reads a part's file, up to 512 MB; it is kept once a job takes it")
   PartReadView read(@RequestParam("file") MultipartFile file) throws IOException {
     try (InputStream content = file.getInputStream()) {
-      PartFiles.Waiting read = files.read(file.getOriginalFilename(), content);
+      PartFiles.Waiting read = files.read(file.getOriginalFilename(), file.getSize(), content);
       return new PartReadView(read.uploadId(), read.name(), read.sizeBytes(), read.part());
     }
   }
@@ -236,6 +239,7 @@ class PartFileController {
         job.id(),
         file.name,
         file.sizeBytes,
+        files.isHere(file),
         file.recordedS,
         part,
         check.map(PrintFileCheck::findings).orElse(List.of()).stream()

@@ -33,6 +33,8 @@ import mindspool.server.acts.Edits;
 import mindspool.server.calc.PartAnswer;
 import mindspool.server.calc.PrintRequests.PartRequest;
 import mindspool.server.http.NotFoundException;
+import mindspool.server.keep.DiskSpace;
+import mindspool.server.keep.SpaceUse;
 import mindspool.server.plan.PrintJobs.KnownJob;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
@@ -40,7 +42,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Files of parts: read, kept with their job, found again by what is in them. */
 @Service
-class PartFiles {
+class PartFiles implements SpaceUse {
 
   private static final JsonMapper JSON = JsonMapper.shared();
   private static final int MOST_WAITING = 8;
@@ -60,6 +62,7 @@ class PartFiles {
   private final Path folder;
   private final int mostFiles;
   private final long mostMb;
+  private final DiskSpace disk;
   private final Clock clock;
   private final Map<String, Waiting> waiting = new LinkedHashMap<>();
 
@@ -71,6 +74,7 @@ class PartFiles {
       @Value("${mindspool.data-dir}") Path dataDir,
       @Value("${mindspool.parts.most-files:500}") int mostFiles,
       @Value("${mindspool.parts.most-mb:8192}") long mostMb,
+      DiskSpace disk,
       Clock clock) {
     this.store = store;
     this.edits = edits;
@@ -79,6 +83,7 @@ class PartFiles {
     this.folder = dataDir.resolve("parts");
     this.mostFiles = mostFiles;
     this.mostMb = mostMb;
+    this.disk = disk;
     this.clock = clock;
   }
 
@@ -99,7 +104,8 @@ class PartFiles {
       String uploadId, String name, long sizeBytes, String sha256, Path path, PartAnswer part) {}
 
   /** Reads a file; it waits to be kept until others push it out. */
-  Waiting read(String fileName, InputStream content) throws IOException {
+  Waiting read(String fileName, long sizeBytes, InputStream content) throws IOException {
+    disk.refuseUnlessRoomFor(sizeBytes);
     String name =
         Text.cut(fileName == null || fileName.isBlank() ? "part" : fileName, LONGEST_NAME);
     Files.createDirectories(folder);
@@ -156,6 +162,7 @@ class PartFiles {
     if (read == null) {
       throw new NotFoundException("part's file that waits as " + uploadId + "; send it again");
     }
+    disk.refuseUnlessRoomFor(read.sizeBytes);
     try {
       forgetOld();
       refuseTooMuch(read);
@@ -174,15 +181,44 @@ class PartFiles {
     return add(file);
   }
 
-  private void refuseTooMuch(Waiting read) throws IOException {
+  /** How many files there are, and their bytes. */
+  private record Kept(int count, long bytes) {}
+
+  private Kept kept() throws IOException {
     int count = 0;
-    long bytes = read.sizeBytes;
-    try (DirectoryStream<Path> kept = Files.newDirectoryStream(folder, "[0-9a-f]*")) {
-      for (Path path : kept) {
-        count++;
-        bytes += Files.size(path);
+    long bytes = 0;
+    if (Files.isDirectory(folder)) {
+      try (DirectoryStream<Path> kept = Files.newDirectoryStream(folder, "[0-9a-f]*")) {
+        for (Path path : kept) {
+          count++;
+          bytes += Files.size(path);
+        }
       }
     }
+    return new Kept(count, bytes);
+  }
+
+  @Override
+  public List<Use> uses() {
+    try {
+      Kept kept = kept();
+      return List.of(
+          Use.inFiles(
+              "parts",
+              "Files of parts",
+              kept.count,
+              kept.bytes,
+              "Up to %d files and %d MB; one that no job has is deleted after %d days."
+                  .formatted(mostFiles, mostMb, TRASH_S / 86_400)));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private void refuseTooMuch(Waiting read) throws IOException {
+    Kept kept = kept();
+    int count = kept.count;
+    long bytes = read.sizeBytes + kept.bytes;
     if (count >= mostFiles || bytes > mostMb * MB) {
       throw new InvalidValueException(
           "uploadId",
@@ -211,6 +247,11 @@ class PartFiles {
   /** Files with the same content, of other jobs. */
   List<StoredPartFile> same(String sha256, long exceptJobId) {
     return store.findTop20BySha256AndRemovedSIsNullAndJobIdNotOrderByIdDesc(sha256, exceptJobId);
+  }
+
+  /** Whether the file itself is there. */
+  boolean isHere(StoredPartFile file) {
+    return Files.isReadable(folder.resolve(file.sha256));
   }
 
   /** The file itself; it may have gone astray, as backups are without it. */

@@ -8,6 +8,7 @@
       "devices",
       "dry",
       "http",
+      "keep",
       "machines",
       "photos",
       "places",

@@ -74,6 +74,7 @@ class FirstDayTest extends BrowserPages {
           "/plan",
           "/alerts",
           "/acts",
+          "/space",
           "/receive",
           "/lots",
           "/devices"

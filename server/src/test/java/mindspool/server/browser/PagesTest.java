@@ -47,6 +47,7 @@ class PagesTest extends DemoPages {
         "/boxes",
         "/alerts",
         "/acts",
+        "/space",
         "/print",
         "/print/machines",
         "/print/choose",

@@ -131,4 +131,35 @@ class EdgeTest extends ServerTest {
     }
     return bytes.size();
   }
+
+  /** Whatever cannot be read is the sender's fault and is answered in words, not by a fault. */
+  @Test
+  void whatCannotBeReadIsSaidInWords() throws IOException {
+    for (String address : new String[] {"/api/acts?person=%ff", "/api/acts?%zz=1", "/api;x=%zz"}) {
+      assertThat(raw("GET " + address + " HTTP/1.1")).as(address).startsWith("HTTP/1.1 400 ");
+    }
+    Answer form =
+        api.send(
+            HttpRequest.newBuilder(URI.create(api.address("/api/own-limits")))
+                .header("Content-Type", "application/x-www-form-urlencoded")
+                .PUT(HttpRequest.BodyPublishers.ofString("a=%zz")));
+    assertThat(form.status()).isEqualTo(415);
+    Answer deep = api.post("/api/jobs", "[".repeat(100_000));
+    assertThat(deep.status()).isEqualTo(400);
+    Answer digits = api.post("/api/jobs", "{\"grams\": " + "9".repeat(100_000) + "}");
+    assertThat(digits.status()).isEqualTo(400);
+    assertThat(digits.raw().body()).contains("longer numbers");
+  }
+
+  /** What a client of the language itself would not send. */
+  private String raw(String requestLine) throws IOException {
+    try (Socket socket = new Socket("127.0.0.1", port)) {
+      socket
+          .getOutputStream()
+          .write(
+              (requestLine + "\r\nHost: 127.0.0.1:" + port + "\r\nConnection: close\r\n\r\n")
+                  .getBytes(StandardCharsets.ISO_8859_1));
+      return new String(socket.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+    }
+  }
 }

@@ -2,6 +2,9 @@ package mindspool.server.keep;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
@@ -10,6 +13,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 
 class BackupRotationTest {
 
@@ -40,5 +44,21 @@ class BackupRotationTest {
     assertThat(BackupRotation.kept(List.of(FIRST), ZoneOffset.UTC)).containsExactly(FIRST);
     Set<Instant> kept = new HashSet<>(BackupRotation.kept(List.of(FIRST, evening), ZoneOffset.UTC));
     assertThat(kept).containsExactly(evening);
+  }
+
+  /** Whatever the program itself makes of a folder with names as it gives them. */
+  @Test
+  void thoseMadeByHandMakeRoomForLaterOnes(@TempDir Path data) throws IOException {
+    Path backups = Files.createDirectory(data.resolve("backups"));
+    for (int day = 1; day <= 28; day++) {
+      Files.writeString(
+          backups.resolve("mind-spool-2026-02-%02dT03-00-00Z-manual.zip".formatted(day)), "zip");
+    }
+    BackupFolder folder = BackupFolder.of(data);
+    assertThat(folder.all()).hasSize(28);
+    folder.rotate(ZoneOffset.UTC);
+    assertThat(folder.all()).hasSize(BackupFolder.MANUAL_KEPT);
+    assertThat(folder.all().get(0).file())
+        .hasFileName("mind-spool-2026-02-28T03-00-00Z-manual.zip");
   }
 }

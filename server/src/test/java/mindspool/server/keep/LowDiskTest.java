@@ -1,5 +1,6 @@
 package mindspool.server.keep;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import mindspool.server.support.Api.Answer;
@@ -27,6 +28,10 @@ class LowDiskTest extends ServerTest {
                     "{\"material\": \"PLA\", \"relativeHumidityPercent\": 50}")
                 .status())
         .isEqualTo(200);
+    Answer file =
+        api.upload("/api/part-files", "a.stl", "solid a\nendsolid".getBytes(UTF_8), "UTC");
+    assertThat(file.status()).as(file.raw().body()).isEqualTo(507);
+    assertThat(api.get("/api/space").body().get("neededMb").asLong()).isEqualTo(1_000_000_000);
     assertThat(api.get("/api/alerts").raw().body()).contains("disk is nearly full");
   }
 }

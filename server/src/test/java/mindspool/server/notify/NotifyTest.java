@@ -192,10 +192,11 @@ class NotifyTest extends ServerTest {
     List<JsonNode> got = startWeb(503);
     long refused = route("WEBHOOK", "http://127.0.0.1:" + web.getAddress().getPort() + "/hook", "");
     JsonNode answer = api.post("/api/alert-routes/" + refused + "/test", "").body();
-    assertThat(answer.get("problem").asString()).contains("answered 503");
+    assertThat(answer.get("problem").asString()).contains("did not take it").doesNotContain("503");
     assertThat(got).hasSize(1);
     assertThat(api.get("/api/alert-routes").body().get(0).get("problem").asString())
-        .contains("answered 503");
+        .contains("did not take it")
+        .doesNotContain("503");
     long nobody = route("MAIL", "keeper@example.org", smtp(1));
     assertThat(
             api.post("/api/alert-routes/" + nobody + "/test", "").body().get("problem").asString())
@@ -237,6 +238,22 @@ class NotifyTest extends ServerTest {
         .isTrue();
     assertThat(mail.getReceivedMessages()[0].getAllRecipients()[0])
         .hasToString("keeper@example.org");
+  }
+
+  /** A kept password goes to nobody else: whoever changes the server enters it again. */
+  @Test
+  void aKeptPasswordIsNotSentToAnotherServer() {
+    long id = route("MAIL", "keeper@example.org", smtp(2525));
+    String elsewhere =
+        "{\"kind\": \"MAIL\", \"name\": \"x\", \"target\": \"keeper@example.org\", \"version\": 0%s}";
+    String without = smtp(2526).replaceAll(", \"smtpPassword\": \"[^\"]*\"", "");
+    assertThat(without).doesNotContain("assword");
+    Answer refused = api.put("/api/alert-routes/" + id, elsewhere.formatted(without));
+    assertThat(refused.field()).isEqualTo("smtpPassword");
+    assertThat(refused.raw().body()).contains("127.0.0.1:2526").doesNotContain("very secret");
+    assertThat(api.get("/api/alert-routes").body().toString()).contains("2525");
+    Answer anew = api.put("/api/alert-routes/" + id, elsewhere.formatted(smtp(2526)));
+    assertThat(anew.status()).as(anew.raw().body()).isEqualTo(200);
   }
 
   @Test

@@ -16,13 +16,19 @@ import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.Arrays;
 import java.util.zip.CRC32;
+import java.util.zip.DeflaterOutputStream;
 import javax.imageio.ImageIO;
 import mindspool.server.support.Api;
 import mindspool.server.support.PrintingTest;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.jdbc.core.JdbcTemplate;
+import tools.jackson.databind.JsonNode;
 
 /** Photographs of prints: what is kept of a file, and what is refused. */
 class PhotoApiTest extends PrintingTest {
@@ -31,6 +37,9 @@ class PhotoApiTest extends PrintingTest {
 
   @Value("${local.server.port}")
   private int port;
+
+  @Autowired private PhotoTrash trash;
+  @Autowired private JdbcTemplate jdbc;
 
   private Api.Answer send(String name, byte[] file) {
     return api.upload("/api/photo-files", name, file, "UTC");
@@ -121,6 +130,37 @@ class PhotoApiTest extends PrintingTest {
     assertThat(api.get("/api/prints/" + run).body().get("photos")).hasSize(1);
   }
 
+  /** For a month an undo brings it back; then its pixels are gone, and the undo says so. */
+  @Test
+  void whatWasTakenAwayALongTimeAgoIsDeleted() throws Exception {
+    long run = aPrint();
+    String upload =
+        send("shelf.jpg", fromPhone(redAndBlue(40, 30))).body().get("uploadId").asString();
+    Api.Answer kept =
+        api.post("/api/prints/" + run + "/photos", "{\"uploadId\": \"%s\"}".formatted(upload));
+    long photo = kept.body().at("/photos/0/id").asLong();
+    long before = photographs();
+    Api.Answer removed = api.delete("/api/photos/" + photo);
+    trash.empty();
+    assertThat(photographs()).as("it can still be brought back").isEqualTo(before);
+    long monthAgoS = Instant.now().minus(31, ChronoUnit.DAYS).getEpochSecond();
+    jdbc.update("update photo set removed_s = ? where id = ?", monthAgoS, photo);
+    trash.empty();
+    assertThat(photographs()).isEqualTo(before - 1);
+    Api.Answer undone = api.undo(removed.act());
+    assertThat(undone.status()).isEqualTo(422);
+    assertThat(undone.raw().body()).contains("deleted since", "30 days");
+  }
+
+  private long photographs() {
+    for (JsonNode use : api.get("/api/space").body().get("uses")) {
+      if (use.get("id").asString().equals("photographs")) {
+        return use.get("count").asLong();
+      }
+    }
+    throw new AssertionError("photographs take no space");
+  }
+
   @Test
   void refusesWhatIsNoPhotographByNameWithAdvice() throws Exception {
     byte[] whole = written(redAndBlue(400, 300), "jpg");
@@ -152,5 +192,41 @@ class PhotoApiTest extends PrintingTest {
     ByteBuffer file = ByteBuffer.allocate(8 + 4 + 17 + 4);
     file.put(new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10}).putInt(13);
     return file.put(head.array()).putInt((int) sum.getValue()).array();
+  }
+
+  /** A text that unpacks to 2 GB, more than there is memory (PNG 1.2, zTXt in section 4.2.3). */
+  @Test
+  void aTextInAPngIsNotUnpacked() throws IOException {
+    ByteArrayOutputStream png = new ByteArrayOutputStream();
+    ImageIO.write(redAndBlue(40, 20), "png", png);
+    byte[] plain = png.toByteArray();
+    int afterHeader = 8 + 25;
+    ByteArrayOutputStream packed = new ByteArrayOutputStream();
+    packed.write("Comment\0\0".getBytes(StandardCharsets.ISO_8859_1));
+    try (DeflaterOutputStream deflated = new DeflaterOutputStream(packed)) {
+      byte[] block = new byte[1 << 20];
+      for (int i = 0; i < 2048; i++) {
+        deflated.write(block);
+      }
+    }
+    ByteArrayOutputStream bomb = new ByteArrayOutputStream();
+    bomb.write(plain, 0, afterHeader);
+    bomb.write(chunk("zTXt", packed.toByteArray()));
+    bomb.write(plain, afterHeader, plain.length - afterHeader);
+    Api.Answer read = send("texts.png", bomb.toByteArray());
+    assertThat(read.status()).as(read.raw().body()).isEqualTo(200);
+  }
+
+  private static byte[] chunk(String type, byte[] content) {
+    byte[] name = type.getBytes(StandardCharsets.ISO_8859_1);
+    CRC32 sum = new CRC32();
+    sum.update(name);
+    sum.update(content);
+    return ByteBuffer.allocate(12 + content.length)
+        .putInt(content.length)
+        .put(name)
+        .put(content)
+        .putInt((int) sum.getValue())
+        .array();
   }
 }

@@ -3,14 +3,19 @@ package mindspool.server.print;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Locale;
+import java.util.stream.Stream;
 import mindspool.server.support.Api;
 import mindspool.server.support.PrintingTest;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Value;
 import tools.jackson.databind.JsonNode;
 
 /** Files of parts over HTTP: measured, refused, kept with a job, held against its sheet. */
@@ -225,6 +230,31 @@ class PartApiTest extends PrintingTest {
     assertThat(api.get("/api/jobs/" + first + "/part-file").status()).isEqualTo(200);
     assertThat(api.post("/api/jobs/" + first + "/part-file", "{\"uploadId\": \"gone\"}").status())
         .isEqualTo(404);
+  }
+
+  /** As after a backup was restored on another computer: it has no files of parts. */
+  @Test
+  void aFileThatIsNotHereIsSaidAndItsReadingStays(@Value("${mindspool.data-dir}") Path data)
+      throws IOException {
+    long job = job(spool("PLA"));
+    setUp(job, "");
+    Api.Answer read = api.upload("/api/part-files", "lost box.stl", box(), "UTC");
+    String upload = read.body().get("uploadId").asString();
+    String path = "/api/jobs/" + job + "/part-file";
+    JsonNode kept = api.post(path, "{\"uploadId\": \"%s\"}".formatted(upload)).body();
+    assertThat(kept.get("here").asBoolean()).isTrue();
+    try (Stream<Path> files = Files.list(data.resolve("parts"))) {
+      for (Path file : files.toList()) {
+        Files.delete(file);
+      }
+    }
+    JsonNode view = api.get(path).body();
+    assertThat(view.get("here").asBoolean()).isFalse();
+    assertThat(view.get("part")).isEqualTo(kept.get("part"));
+    assertThat(api.get(path + "/content").detail()).contains("lost box.stl", "send the file again");
+    Api.Answer again = api.upload("/api/part-files", "lost box.stl", box(), "UTC");
+    api.post(path, "{\"uploadId\": \"%s\"}".formatted(again.body().get("uploadId").asString()));
+    assertThat(api.get(path).body().get("here").asBoolean()).isTrue();
   }
 
   /** One amount on sheet, plan and run, whatever it comes from; undone, the one before. */

@@ -36,8 +36,10 @@ public abstract class ServerTest {
 
   @DynamicPropertySource
   protected static void ownDatabase(DynamicPropertyRegistry registry) {
-    registry.add("mindspool.data-dir", ServerTest::folder);
+    String folder = folder();
+    registry.add("mindspool.data-dir", () -> folder);
     registry.add("mindspool.mqtt.port", () -> 0);
+    registry.add("mindspool.alerts.to-this-computer", () -> true);
     registry.add("mindspool.live.refresh-ms", () -> 300);
     registry.add("mindspool.live.replay-ms", () -> 500);
   }
