@@ -11,7 +11,7 @@ export default {
     {
       name: 'Space and backups',
       path: '/space',
-      key: 'b',
+      key: 'z',
       help: 'what takes room, when it goes, backups',
     },
   ],
