@@ -92,7 +92,8 @@ function happened(act: Act): string {
   <h1>What was done</h1>
   <p class="soft">
     Every entry with all that it recorded, newest first. Undoing keeps it in the list; it can be
-    redone.
+    redone. <router-link to="/space">Space and backups</router-link>: what takes room, and when it
+    goes.
   </p>
   <div class="only" role="radiogroup" aria-label="Which are listed">
     <label v-for="each in ONLY" :key="each.id">

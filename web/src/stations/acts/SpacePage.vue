@@ -126,7 +126,9 @@ async function backUp() {
             </tr>
           </tbody>
         </WideTable>
-        <p v-else class="soft">There is none yet. One is made daily while the program runs.</p>
+        <p v-else class="soft">
+          There is none yet. One is made daily while the program runs with data of your own.
+        </p>
       </section>
     </template>
   </div>
