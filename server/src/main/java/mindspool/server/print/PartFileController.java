@@ -201,10 +201,9 @@ class PartFileController {
 
   /** The plan counts with what the file tells, as the sheet does. */
   private void takesAsTold(KnownJob job) {
-    Sheets.Chosen chosen = sheets.chosen(job);
-    SetupSheet sheet = sheets.assemble(job, chosen).sheet();
+    SetupSheet sheet = sheets.assemble(job, sheets.chosen(job)).sheet();
     if (sheet != null && job.startedS() == null) {
-      jobs.takes(job.id(), sheet.grams(), sheet.hours(), null, sheets.isDryHolder(chosen));
+      jobs.takes(job.id(), sheet.grams(), sheet.hours(), null);
     }
   }
 
