@@ -3,6 +3,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import AlertStrip from '@/parts/AlertStrip.vue'
 import AlertsPage from '@/stations/alerts/AlertsPage.vue'
+import RouteDialog from '@/stations/alerts/RouteDialog.vue'
 import OwnLimits from '@/stations/materials/OwnLimits.vue'
 import BoxesPage from '@/stations/rounds/BoxesPage.vue'
 import FirstSteps from '@/stations/shelf/FirstSteps.vue'
@@ -73,7 +74,7 @@ describe('alerts', () => {
     const route = make('RouteView', { id: 4, kind: 'WEBHOOK', name: 'chat', target: 'http://a/b' })
     serve({
       '/api/alert-routes': [route],
-      'POST /api/alert-routes/4/test': { problem: 'http://a/b answered 503' },
+      'POST /api/alert-routes/4/test': { problem: 'http://a/b did not take it' },
     })
     const page = mount(AlertsPage, { global: plain })
     await flushPromises()
@@ -83,7 +84,28 @@ describe('alerts', () => {
       .find((each) => each.text() === 'Send a test')!
       .trigger('click')
     await flushPromises()
-    expect(page.text()).toContain('answered 503')
+    expect(page.text()).toContain('did not take it')
+  })
+
+  it('ask for a kept password again as soon as it would go to another server', async () => {
+    const route = make('RouteView', {
+      id: 4,
+      kind: 'MAIL',
+      name: 'mine',
+      smtpHost: 'mail.example.org',
+      smtpPort: 587,
+      smtpUser: 'bench',
+      smtpSecurity: 'STARTTLS',
+      hasPassword: true,
+    })
+    serve({})
+    const dialog = mount(RouteDialog, { props: { route }, global: plain })
+    const label = () => dialog.get('label[for="route-password"]').text()
+    expect(label()).toContain('as it is, if empty')
+    await dialog.get('#route-user').setValue('someone')
+    expect(label()).toContain('again')
+    await dialog.get('#route-user').setValue('bench')
+    expect(label()).toContain('as it is, if empty')
   })
 })
 

@@ -59,6 +59,19 @@ const LABELS = {
   sender: 'sender',
 }
 const isMail = computed(() => form.kind === 'MAIL')
+/** A kept password stays with the server that it was entered for. */
+const passwordLabel = computed(() => {
+  const kept = props.route
+  if (!kept?.hasPassword) {
+    return 'password'
+  }
+  const same =
+    kept.smtpHost === form.smtpHost &&
+    kept.smtpPort === form.smtpPort &&
+    kept.smtpUser === form.smtpUser &&
+    kept.smtpSecurity === form.smtpSecurity
+  return same ? 'password (as it is, if empty)' : 'password (again: it was for another server)'
+})
 
 const { keepMine, takeTheirs } = useConflict<Route>(
   problem,
@@ -166,7 +179,7 @@ async function save() {
           id="route-password"
           v-model="form.smtpPassword"
           name="smtpPassword"
-          :label="route?.hasPassword ? 'password (as it is, if empty)' : 'password'"
+          :label="passwordLabel"
           type="password"
           autocomplete="new-password"
         />

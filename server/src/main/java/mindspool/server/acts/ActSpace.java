@@ -24,6 +24,6 @@ class ActSpace implements SpaceUse {
             "What was done",
             count == null ? 0 : count,
             0,
-            "Kept for good, so that each can be looked up and undone; about 1 kB each."));
+            "Kept for good, so that each can be looked up and undone."));
   }
 }

@@ -19,6 +19,7 @@ class ReadingRetention implements SpaceUse {
   private static final Logger LOG = LoggerFactory.getLogger(ReadingRetention.class);
 
   static final long MINUTE_MS = 60_000;
+  private static final long TENS_MS = 10 * MINUTE_MS;
   private static final long DAY_MS = 86_400_000;
   private static final long MINUTES_AFTER_MS = DAY_MS;
   private static final long TENS_AFTER_MS = 30 * DAY_MS;
@@ -42,11 +43,11 @@ class ReadingRetention implements SpaceUse {
       return;
     }
     long now = clock.millis();
-    long tens = (now - TENS_AFTER_MS) / (10 * MINUTE_MS) * (10 * MINUTE_MS);
+    long tens = (now - TENS_AFTER_MS) / TENS_MS * TENS_MS;
     long minutes = (now - MINUTES_AFTER_MS) / MINUTE_MS * MINUTE_MS;
     int removed = 0;
     for (Channel channel : channels.findAll()) {
-      removed += store.thin(channel.id, 0, tens, 10 * MINUTE_MS);
+      removed += store.thin(channel.id, 0, tens, TENS_MS);
       removed += store.thin(channel.id, tens, minutes, MINUTE_MS);
     }
     store.forgetOldRefusals();
@@ -63,7 +64,11 @@ class ReadingRetention implements SpaceUse {
             "Readings of devices",
             store.countAll(),
             0,
-            "Thinned to one a minute after a day and to one in ten minutes after 30 days, with mean,"
-                + " least and most; then kept for good, some 53,000 a year for each value."));
+            "Thinned to one a minute after %d day and to one in %d minutes after %d days, with mean, least and most; then kept for good, up to %d a year for each value."
+                .formatted(
+                    MINUTES_AFTER_MS / DAY_MS,
+                    TENS_MS / MINUTE_MS,
+                    TENS_AFTER_MS / DAY_MS,
+                    365 * DAY_MS / TENS_MS)));
   }
 }

@@ -17,9 +17,9 @@ import java.util.function.Function;
  */
 final class BackupRotation {
 
-  private static final int DAYS = 7;
-  private static final int WEEKS = 4;
-  private static final int MONTHS = 12;
+  static final int DAYS = 7;
+  static final int WEEKS = 4;
+  static final int MONTHS = 12;
 
   private BackupRotation() {}
 

@@ -1,13 +1,10 @@
 package mindspool.server.keep;
 
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Stream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
@@ -40,9 +37,14 @@ class DataFiles implements SpaceUse {
             "Backups",
             all.size(),
             all.stream().mapToLong(BackupFolder.Backup::bytes).sum(),
-            "Daily ones: of seven days, four weeks, twelve months. By hand: the newest %d. Before an"
-                    .formatted(BackupFolder.MANUAL_KEPT)
-                + " upgrade: the newest %d.".formatted(BackupFolder.MIGRATIONS_KEPT)));
+            ("Daily ones: the latest of %d days, %d weeks and %d months. By hand: the newest %d."
+                    + " Before an upgrade: the newest %d.")
+                .formatted(
+                    BackupRotation.DAYS,
+                    BackupRotation.WEEKS,
+                    BackupRotation.MONTHS,
+                    BackupFolder.MANUAL_KEPT,
+                    BackupFolder.MIGRATIONS_KEPT)));
     uses.add(
         Use.inFiles(
             "reserve",
@@ -53,21 +55,12 @@ class DataFiles implements SpaceUse {
     return uses;
   }
 
-  /** Of a file, or of all in a folder; 0 of what is not there. Files may come and go meanwhile. */
-  static long size(Path path) {
-    try (Stream<Path> files = Files.walk(path)) {
-      return files.mapToLong(DataFiles::fileSize).sum();
-    } catch (NoSuchFileException | UncheckedIOException e) {
-      return 0;
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-  }
-
-  private static long fileSize(Path file) {
+  /** Of a file, bytes; 0 where it is not there. */
+  private static long size(Path file) {
     try {
-      return Files.isRegularFile(file) ? Files.size(file) : 0;
+      return Files.exists(file) ? Files.size(file) : 0;
     } catch (IOException e) {
+      // It went meanwhile.
       return 0;
     }
   }

@@ -92,7 +92,10 @@ class SpoolCorrections {
       spool.startUncertaintyPercent = drafted.startUncertaintyPercent;
     }
     spool.arrival = drafted.arrival;
-    spool.lotId = isBlank(said.maker()) ? null : lots.findOrAdd(lot(said), spool).id;
+    spool.lotId =
+        isBlank(said.maker())
+            ? null
+            : lots.findOrAdd(LotRequest.named(said.maker(), said.batch()), spool).id;
     refuseTooHeavy(record, spool);
     Spool saved = spools.saveAndFlush(spool);
     edits.changed(editable, spool.id, before, saved);
@@ -108,11 +111,6 @@ class SpoolCorrections {
 
   private static boolean isBlank(String text) {
     return text == null || text.isBlank();
-  }
-
-  private static LotRequest lot(SpoolDescription said) {
-    return new LotRequest(
-        said.maker(), said.batch(), null, null, null, null, null, null, null, null, null, null);
   }
 
   private static ReceiveRequest request(SpoolDescription said, SpoolRecord record) {
@@ -133,7 +131,7 @@ class SpoolCorrections {
         null,
         null,
         said.initialMoisturePercent(),
-        isBlank(said.maker()) ? null : lot(said),
+        isBlank(said.maker()) ? null : LotRequest.named(said.maker(), said.batch()),
         null);
   }
 }

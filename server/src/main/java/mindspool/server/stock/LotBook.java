@@ -69,15 +69,9 @@ public class LotBook {
             });
   }
 
-  /** A lot of one spool whose maker nobody entered; no other spool shares that maker. */
-  Lot addOfItsOwn(Spool spool) {
-    return lots.save(
-        new Lot(
-            "Maker of " + spool.code + " not known",
-            "",
-            spool.material,
-            spool.colourName,
-            clock.instant().getEpochSecond()));
+  /** The lot of one spool whose maker nobody entered; no other spool shares that maker. */
+  Lot ofItsOwn(Spool spool) {
+    return findOrAdd(LotRequest.named("Maker of " + spool.code + " not known", ""), spool);
   }
 
   public Lot lot(long id) {

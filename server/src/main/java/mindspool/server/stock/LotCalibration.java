@@ -53,7 +53,7 @@ public class LotCalibration {
     Spool spool = spools.findById(records.byCode(code).spool().id).orElseThrow();
     if (spool.lotId == null) {
       Edits.Before before = edits.before(editableSpool, spool);
-      spool.lotId = book.addOfItsOwn(spool).id;
+      spool.lotId = book.ofItsOwn(spool).id;
       Spool saved = spools.saveAndFlush(spool);
       edits.changed(editableSpool, spool.id, before, saved);
       Acts.nowAndAfterwards(known::forget);

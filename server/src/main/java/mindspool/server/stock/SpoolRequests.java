@@ -55,7 +55,14 @@ public final class SpoolRequests {
       Double ownNozzleC,
       Double ownFlowPercent,
       Double ownDiameterMm,
-      Integer version) {}
+      Integer version) {
+
+    /** One of which no more is known than whose it is. */
+    public static LotRequest named(String maker, String batch) {
+      return new LotRequest(
+          maker, batch, null, null, null, null, null, null, null, null, null, null);
+    }
+  }
 
   /** What was seen on receiving; what nobody looked at is left out. */
   public record ArrivalCheckRequest(

@@ -242,6 +242,9 @@ class OwnMaterialApiTest extends PrintingTest {
     for (JsonNode lot : api.get("/api/lots").body()) {
       assertThat(lot.get("spools").toString()).doesNotContain(code);
     }
+    int lots = api.get("/api/lots").body().size();
+    api.post("/api/calibrations", "{\"worksheet\": %s, \"code\": \"%s\"}".formatted(flow, code));
+    assertThat(api.get("/api/lots").body().size()).as("the same lot again").isEqualTo(lots);
   }
 
   /**
