@@ -9,7 +9,7 @@ import NumberField from '@/parts/NumberField.vue'
 import { questions } from '@/parts/latestAnswer'
 import { usePolled } from '@/parts/polled'
 import ProblemNote from '@/parts/ProblemNote.vue'
-import { atMost, hours, inShownUnits, moment } from '@/parts/format'
+import { atMost, grams, hours, inShownUnits, moment } from '@/parts/format'
 import { useActs } from '@/stores/acts'
 import { useShelf } from '@/stores/shelf'
 import AttendanceEditor from './AttendanceEditor.vue'
@@ -36,10 +36,10 @@ const form = reactive({
 })
 
 /** The job that the form changes; none while it adds one. */
-const editing = ref<{ id: number; version: number } | null>(null)
+const editing = ref<Schemas['JobView'] | null>(null)
 
 function edit(job: Schemas['JobView']) {
-  editing.value = { id: job.id, version: job.version }
+  editing.value = job
   jobProblem.value = null
   Object.assign(form, {
     name: job.name,
@@ -283,8 +283,9 @@ function where(job: Schemas['JobPlan']): string {
               {{ job.name }}
             </button>
             <span class="soft">
-              {{ job.code || job.material }}, {{ job.grams }} g, {{ hours(job.hours)
-              }}{{ job.inDryBox ? ' out of a dry box' : '' }};
+              {{ job.code || job.material }}, {{ grams(job.grams) }}, {{ hours(job.hours)
+              }}{{ job.inDryBox && !job.hangsIn ? ' out of a dry box' : ''
+              }}{{ job.hangsIn ? ` from ${job.hangsIn}` : '' }};
               {{ job.someTime ? 'some time, by' : 'starts' }} {{ moment(job.startS, nowS) }}
             </span>
             <span class="acts">
@@ -341,21 +342,28 @@ function where(job: Schemas['JobPlan']): string {
             />
           </el-select>
         </div>
-        <NumberField
-          id="job-grams"
-          v-model="form.grams"
-          name="grams"
-          label="filament, g"
-          :min="1"
-          :step="10"
-        />
-        <NumberField
-          id="job-hours"
-          v-model="form.hours"
-          name="hours"
-          label="prints for, h"
-          :min="0.1"
-        />
+        <p v-if="editing?.byFile" class="wide small" data-testid="job-by-file">
+          Takes {{ grams(editing.grams) }} and {{ hours(editing.hours) }}, as the file of its part
+          tells; <router-link :to="`/print/jobs/${editing.id}`">its setup sheet</router-link> has
+          walls, infill and speed.
+        </p>
+        <template v-else>
+          <NumberField
+            id="job-grams"
+            v-model="form.grams"
+            name="grams"
+            label="filament, g"
+            :min="1"
+            :step="10"
+          />
+          <NumberField
+            id="job-hours"
+            v-model="form.hours"
+            name="hours"
+            label="prints for, h"
+            :min="0.1"
+          />
+        </template>
         <TimeField
           v-if="!form.someTime"
           id="job-start"
@@ -367,7 +375,11 @@ function where(job: Schemas['JobPlan']): string {
           ><input v-model="form.someTime" type="checkbox" /> some time this week, when it suits the
           drying</label
         >
-        <label class="wide"
+        <p v-if="editing?.hangsIn" class="wide small" data-testid="job-hangs-in">
+          Its spool hangs in {{ editing.hangsIn }};
+          <router-link :to="`/print/jobs/${editing.id}`">its setup sheet</router-link> changes that.
+        </p>
+        <label v-else class="wide"
           ><input v-model="form.inDryBox" type="checkbox" /> prints out of a dry box</label
         >
         <span class="wide buttons">

@@ -5,7 +5,7 @@ import { grams as massInWords, hours as timeInWords } from '@/parts/format'
 import NumberField from '@/parts/NumberField.vue'
 
 /** How much filament and time a job takes: asked where no file of its part tells. */
-const props = defineProps<{ amount: Schemas['AmountView'] }>()
+const props = defineProps<{ amount: Schemas['AmountView']; started: boolean }>()
 const grams = defineModel<number | null>('grams', { required: true })
 const hours = defineModel<number | null>('hours', { required: true })
 
@@ -37,6 +37,10 @@ function takeBox() {
   <p v-else-if="amount.from === 'MESH'" class="small" data-testid="amount-from">
     Takes {{ massInWords(amount.grams) }} and {{ timeInWords(amount.hours) }}: its mesh with these
     walls, infill and speed.
+  </p>
+  <p v-else-if="started" class="small" data-testid="amount-from">
+    Takes {{ massInWords(amount.grams) }} and {{ timeInWords(amount.hours) }}, as it was started
+    with.
   </p>
   <template v-else>
     <div class="field-grid">

@@ -542,6 +542,7 @@ function minutes(value: number | null | undefined): string {
                 v-model:grams="draft.grams"
                 v-model:hours="draft.hours"
                 :amount="view.amount"
+                :started="job.startedS != null"
               />
             </section>
             <section aria-labelledby="chosen-title">

@@ -41,11 +41,22 @@ class JobAlerts implements AlertSource {
         alerts.add(
             Alert.soon(
                 "job-" + job.id,
-                "%s will not find its filament dry: %s is past its print limit by then. %s"
-                    .formatted(job.name, entry.code, entry.why == null ? "" : entry.why),
+                words(entry).formatted(job.name, entry.code) + because(entry),
                 "/plan"));
       }
     }
     return alerts;
+  }
+
+  /** Dried, it is asked to be dry nine times in ten; as it lies, what is likely counts. */
+  private static String words(PlanEntry entry) {
+    return entry.dryerId == null
+        ? "%s will not find its filament dry: %s is past its print limit by then."
+        : "%s is not sure to find its filament dry: drying %s leaves it wet in more than one of"
+            + " ten cases, or it comes out too late.";
+  }
+
+  private static String because(PlanEntry entry) {
+    return entry.why == null ? "" : " " + entry.why;
   }
 }

@@ -20,6 +20,7 @@ import mindspool.server.http.Asks;
 import mindspool.server.http.MayBeNull;
 import mindspool.server.http.NotFoundException;
 import mindspool.server.http.StaleEditException;
+import mindspool.server.plan.HoldersOfJobs.Holder;
 import mindspool.server.shelf.Spools;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
@@ -55,6 +56,7 @@ class PlanController {
   private final EditablePin editablePin;
   private final PlanStore.Entries entries;
   private final DryersForPlan dryers;
+  private final PrintingAir printing;
   private final Spools spools;
   private final MaterialCatalogue catalogue;
   private final Clock clock;
@@ -70,6 +72,7 @@ class PlanController {
       EditablePin editablePin,
       PlanStore.Entries entries,
       DryersForPlan dryers,
+      PrintingAir printing,
       Spools spools,
       MaterialCatalogue catalogue,
       Clock clock) {
@@ -83,6 +86,7 @@ class PlanController {
     this.editablePin = editablePin;
     this.entries = entries;
     this.dryers = dryers;
+    this.printing = printing;
     this.spools = spools;
     this.catalogue = catalogue;
     this.clock = clock;
@@ -104,6 +108,13 @@ class PlanController {
       Boolean inDryBox,
       Integer version) {}
 
+  /**
+   * A job.
+   *
+   * @param inDryBox whether it prints out of something that keeps its spool dry
+   * @param hangsIn where its sheet has its spool; null while nobody set it up
+   * @param byFile whether its part's file tells grams and hours
+   */
   record JobView(
       long id,
       String name,
@@ -114,6 +125,8 @@ class PlanController {
       boolean someTime,
       double hours,
       boolean inDryBox,
+      @MayBeNull String hangsIn,
+      boolean byFile,
       boolean past,
       Long startedS,
       int version) {}
@@ -178,7 +191,8 @@ class PlanController {
     return clock.instant().getEpochSecond();
   }
 
-  private static JobView view(PrintJob job, long now) {
+  private JobView view(PrintJob job, long now) {
+    Holder holder = printing.holder(job.id);
     return new JobView(
         job.id,
         job.name,
@@ -189,6 +203,8 @@ class PlanController {
         job.someTime,
         job.hours,
         job.inDryBox,
+        holder.chosen() ? printing.name(holder) : null,
+        printing.isToldByFile(job.id),
         job.startS < now,
         job.startedS,
         job.version);
@@ -212,7 +228,21 @@ class PlanController {
     PrintJob job = job(id);
     StaleEditException.refuse(
         "The job " + job.name, request.version, job.version, view(job, now()));
+    if (job.startedS == null && printing.isToldByFile(id)) {
+      requireAsTold("grams", request.grams, job.grams);
+      requireAsTold("hours", request.hours, job.hours);
+    }
     return edit(job, it -> describe(it, request));
+  }
+
+  private static void requireAsTold(String field, Double asked, double told) {
+    if (asked != null && Math.abs(asked - told) > 0.006 * Math.max(1, told)) {
+      throw new InvalidValueException(
+          field,
+          asked,
+          "%s, as the file of its part tells".formatted(told),
+          "Change walls, infill or speed on its setup sheet, or take the file off there.");
+    }
   }
 
   private JobView edit(PrintJob job, Consumer<PrintJob> change) {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.core.climate.Horizon;
+import mindspool.core.climate.MoistAir;
 import mindspool.core.drying.DryingForecast.Point;
 import mindspool.core.plan.DryingPlan;
 import mindspool.core.plan.PlannedCourse;
@@ -54,12 +55,14 @@ class PlanCourses {
                       drying,
                       code,
                       mean,
-                      (job, fromS, toS) ->
-                          printing
-                              .air(job.inDryBox(), fromS, toS)
-                              .orElse(ClimateSeries.constant(run.problem.room()))));
+                      (job, fromS, toS) -> air(job.id(), fromS, toS, run.problem.room())));
         });
     return points;
+  }
+
+  private ClimateSeries air(long jobId, double fromS, double toS, MoistAir room) {
+    Long place = printing.holder(jobId).placeId();
+    return place == null ? ClimateSeries.constant(room) : printing.outlook(place, fromS, toS);
   }
 
   private List<Point> lying(String code, long startS, double untilH) {

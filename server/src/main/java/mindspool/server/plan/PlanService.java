@@ -26,6 +26,7 @@ import mindspool.core.stock.SpoolChoice;
 import mindspool.server.acts.ThingChanged;
 import mindspool.server.dry.DryersForPlan;
 import mindspool.server.keep.DiskSpace;
+import mindspool.server.plan.HoldersOfJobs.Holder;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
 import mindspool.server.stock.SpoolChanged;
@@ -58,12 +59,16 @@ class PlanService implements DisposableBean {
   private static final long GRID_S = 1800;
   private static final int MOST_CANDIDATES = 4;
 
+  /** Wetter than that at its start, nothing needs to be followed to know that it is not ready. */
+  private static final double FAR_OVER_LIMIT = 1.3;
+
   private final PlanStore.Jobs jobs;
   private final AttendedWeek attended;
   private final PlanStore.Entries entries;
   private final DryersForPlan dryers;
   private final Spools spools;
   private final PrintingAir printing;
+  private final WaterOfJobs water;
   private final TransactionTemplate transactions;
   private final DiskSpace disk;
   private final Clock clock;
@@ -91,6 +96,7 @@ class PlanService implements DisposableBean {
       DryersForPlan dryers,
       Spools spools,
       PrintingAir printing,
+      WaterOfJobs water,
       TransactionTemplate transactions,
       DiskSpace disk,
       Clock clock) {
@@ -100,6 +106,7 @@ class PlanService implements DisposableBean {
     this.dryers = dryers;
     this.spools = spools;
     this.printing = printing;
+    this.water = water;
     this.transactions = transactions;
     this.disk = disk;
     this.clock = clock;
@@ -284,8 +291,7 @@ class PlanService implements DisposableBean {
     Map<Long, PlanEntry> before = new HashMap<>();
     entries.findAll().forEach(entry -> before.put(entry.jobId, entry));
     Map<String, PlanSpool> known = new HashMap<>();
-    Map<String, OptionalDouble> open = new HashMap<>();
-    Map<String, OptionalDouble> boxed = new HashMap<>();
+    Map<Held, OptionalDouble> holds = new HashMap<>();
     List<PlanJob> planned = new ArrayList<>();
     List<Pin> pins = new ArrayList<>();
     Map<Long, Pin> earlier = new HashMap<>();
@@ -294,8 +300,7 @@ class PlanService implements DisposableBean {
         continue;
       }
       List<PlanSpool> candidates = candidates(job, known);
-      candidates.forEach(spool -> addHolds(spool, startS, open, boxed));
-      planned.add(planJob(job, startS, candidates, open, boxed));
+      planned.add(planJob(job, startS, candidates, holds));
       PlanEntry entry = before.get(job.id);
       if (entry != null && candidates.stream().anyMatch(s -> s.code().equals(entry.code))) {
         Pin pin = new Pin(job.id, entry.code, entry.dryerId, (entry.startS - startS) / 3600.0);
@@ -337,20 +342,21 @@ class PlanService implements DisposableBean {
         code, spools.loaded(spool), spool.netG(), spool.reelDiameterMm(), spool.reelWidthMm());
   }
 
+  /** A spool in a place. */
+  private record Held(long placeId, String code) {}
+
   private PlanJob planJob(
-      PrintJob job,
-      long startS,
-      List<PlanSpool> candidates,
-      Map<String, OptionalDouble> open,
-      Map<String, OptionalDouble> boxed) {
+      PrintJob job, long startS, List<PlanSpool> candidates, Map<Held, OptionalDouble> holds) {
+    Holder holder = printing.holder(job.id);
+    boolean inDryBox = printing.isDryHolder(holder);
     Map<String, Boolean> ready = new HashMap<>();
+    Map<String, OptionalDouble> open = new HashMap<>();
+    Map<String, OptionalDouble> boxed = new HashMap<>();
     for (PlanSpool spool : candidates) {
-      double limit = spool.loaded().material().printLimitPercent();
-      double wettest =
-          Math.max(
-              spools.wettestAhead(spool.code(), job.grams, job.startS),
-              spools.wettestAhead(spool.code(), job.grams, job.startS + 3600 * job.hours));
-      ready.put(spool.code(), wettest <= limit);
+      ready.put(spool.code(), isReady(job, startS, spool, holder));
+      open.put(spool.code(), hold(spool, holder.printerId(), startS, holds));
+      Long box = inDryBox ? holder.feedId() : printing.dryBoxId();
+      boxed.put(spool.code(), hold(spool, box, startS, holds));
     }
     return new PlanJob(
         job.id,
@@ -363,31 +369,36 @@ class PlanService implements DisposableBean {
         ready,
         open,
         boxed,
-        job.inDryBox);
+        inDryBox);
   }
 
-  /** How long it prints well once dried: at a printer in the open, and out of a dry box. */
-  private void addHolds(
-      PlanSpool spool,
-      long startS,
-      Map<String, OptionalDouble> open,
-      Map<String, OptionalDouble> boxed) {
-    open.computeIfAbsent(spool.code(), code -> hold(spool, startS, false));
-    boxed.computeIfAbsent(spool.code(), code -> hold(spool, startS, true));
+  /** Whether its metres stay under the print limit, counted as the job's sheet counts them. */
+  private boolean isReady(PrintJob job, long startS, PlanSpool spool, Holder holder) {
+    double limit = spool.loaded().material().printLimitPercent();
+    double atS = job.someTime ? startS : job.startS;
+    if (holder.placeId() == null
+        || spools.wettestAhead(spool.code(), job.grams, atS) > FAR_OVER_LIMIT * limit) {
+      return false;
+    }
+    return water.wettestPercent(spools.current(spool.code()), holder, atS, job.hours, job.grams)
+        < limit;
   }
 
-  private OptionalDouble hold(PlanSpool spool, long startS, boolean inDryBox) {
-    return printing
-        .air(inDryBox, startS, startS + 3600 * Horizon.HOURS)
-        .map(
-            air ->
-                DryHold.onceDried(
-                    spool.loaded().material(),
-                    spool.loaded().start().winding(),
-                    air,
-                    startS,
-                    Horizon.HOURS))
-        .orElse(OptionalDouble.empty());
+  /** How long it prints well once dried; empty where it holds, or nothing is known of the place. */
+  private OptionalDouble hold(
+      PlanSpool spool, Long placeId, long startS, Map<Held, OptionalDouble> known) {
+    if (placeId == null) {
+      return OptionalDouble.empty();
+    }
+    return known.computeIfAbsent(
+        new Held(placeId, spool.code()),
+        held ->
+            DryHold.onceDried(
+                spool.loaded().material(),
+                spool.loaded().start().winding(),
+                printing.outlook(placeId, startS, startS + 3600 * Horizon.HOURS),
+                startS,
+                Horizon.HOURS));
   }
 
   @Override

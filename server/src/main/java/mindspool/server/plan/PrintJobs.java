@@ -232,13 +232,15 @@ public class PrintJobs {
    * What a job takes by its setup sheet.
    *
    * @param code the spool that the sheet is set up with, which the plan keeps to; null for any
+   * @param inDryBox whether it prints out of something that keeps its spool dry
    */
-  public void takes(long id, double grams, double hours, String code) {
+  public void takes(long id, double grams, double hours, String code, boolean inDryBox) {
     edit(
         stored(id),
         job -> {
           job.grams = Math.max(0.1, Math.round(10 * grams) / 10.0);
           job.hours = Math.max(0.05, Math.round(100 * hours) / 100.0);
+          job.inDryBox = inDryBox;
           if (code != null) {
             job.code = code;
             job.material = null;

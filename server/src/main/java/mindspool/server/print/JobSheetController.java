@@ -11,6 +11,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import mindspool.core.InvalidValueException;
 import mindspool.core.Require;
 import mindspool.core.print.Gate;
 import mindspool.core.print.HoldLevers.HoldPractice;
@@ -32,6 +33,7 @@ import mindspool.server.machines.Machines.KnownPrinter;
 import mindspool.server.plan.AttendedWeek;
 import mindspool.server.plan.PrintJobs;
 import mindspool.server.plan.PrintJobs.KnownJob;
+import mindspool.server.plan.WaterOfJobs;
 import mindspool.server.print.Sheets.Assembled;
 import mindspool.server.print.Sheets.Chosen;
 import mindspool.server.shelf.Spools;
@@ -118,7 +120,20 @@ class JobSheetController {
       if (hours != null) {
         PrintJobs.requireHours(hours);
       }
+      requireStillOpen("grams", grams, job.grams(), job);
+      requireStillOpen("hours", hours, job.hours(), job);
       return job.taking(grams, hours);
+    }
+
+    private static void requireStillOpen(String field, Double asked, double known, KnownJob job) {
+      boolean same = asked == null || Math.abs(asked - known) <= 0.006 * Math.max(1, known);
+      if (job.startedS() != null && !same) {
+        throw new InvalidValueException(
+            field,
+            asked,
+            "%s, as it was started with".formatted(known),
+            "What a print took is entered when it ends.");
+      }
     }
   }
 
@@ -354,7 +369,12 @@ class JobSheetController {
       edits.changed(editable, id, before, saved);
     }
     if (job.startedS() == null) {
-      jobs.takes(id, after.amount().grams(), after.amount().hours(), chosen.code());
+      jobs.takes(
+          id,
+          after.amount().grams(),
+          after.amount().hours(),
+          chosen.code(),
+          sheets.isDryHolder(chosen));
     }
     return sheet(id);
   }
@@ -462,7 +482,7 @@ class JobSheetController {
     }
     double limit = set.material().printLimitPercent();
     double start = set.metres().get(0).percent();
-    double worst = set.metres().stream().mapToDouble(JobMetres.Point::percent).max().orElse(0);
+    double worst = WaterOfJobs.wettest(set.metres());
     if (worst < limit) {
       return "Go: all metres of this job stay under the print limit.";
     }
@@ -546,10 +566,7 @@ class JobSheetController {
     }
     SetupSheet sheet = set.sheet();
     List<Gate> unmet = sheet.unmet();
-    Double wettest =
-        set.metres().isEmpty()
-            ? null
-            : set.metres().stream().mapToDouble(JobMetres.Point::percent).max().orElse(0);
+    Double wettest = set.metres().isEmpty() ? null : WaterOfJobs.wettest(set.metres());
     return Optional.of(
         new WayView(
             printer.placeId(),

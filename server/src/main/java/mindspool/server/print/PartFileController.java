@@ -201,9 +201,10 @@ class PartFileController {
 
   /** The plan counts with what the file tells, as the sheet does. */
   private void takesAsTold(KnownJob job) {
-    SetupSheet sheet = sheets.assemble(job, sheets.chosen(job)).sheet();
+    Sheets.Chosen chosen = sheets.chosen(job);
+    SetupSheet sheet = sheets.assemble(job, chosen).sheet();
     if (sheet != null && job.startedS() == null) {
-      jobs.takes(job.id(), sheet.grams(), sheet.hours(), null);
+      jobs.takes(job.id(), sheet.grams(), sheet.hours(), null, sheets.isDryHolder(chosen));
     }
   }
 

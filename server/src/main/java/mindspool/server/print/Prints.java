@@ -33,6 +33,7 @@ import mindspool.server.plan.PrintJobs;
 import mindspool.server.plan.PrintJobs.JobDone;
 import mindspool.server.plan.PrintJobs.JobStarted;
 import mindspool.server.plan.PrintJobs.KnownJob;
+import mindspool.server.plan.WaterOfJobs;
 import mindspool.server.print.PrintRun.Outcome;
 import mindspool.server.print.PrintRun.UsedBy;
 import mindspool.server.print.Sheets.Assembled;
@@ -360,10 +361,7 @@ class Prints {
     run.plateRatio = foretold.plateRatio();
     run.tipRatio = foretold.tipRatio();
     run.bond = set.sheet().bond().zToXy();
-    run.moisturePercent =
-        set.metres().isEmpty()
-            ? null
-            : set.metres().stream().mapToDouble(point -> point.percent()).max().orElse(0);
+    run.moisturePercent = set.metres().isEmpty() ? null : WaterOfJobs.wettest(set.metres());
     run.overrides = Sheets.json(reasons);
     return added(run);
   }

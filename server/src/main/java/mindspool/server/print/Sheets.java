@@ -6,11 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import mindspool.core.climate.ClimateSeries;
 import mindspool.core.material.Material;
 import mindspool.core.material.MaterialCatalogue;
-import mindspool.core.moisture.AirContact;
-import mindspool.core.moisture.SpoolState;
 import mindspool.core.print.BedSurfaces;
 import mindspool.core.print.ChamberWarmth;
 import mindspool.core.print.GripLearning;
@@ -29,7 +26,10 @@ import mindspool.server.machines.Machines;
 import mindspool.server.machines.Machines.KnownPlate;
 import mindspool.server.machines.Machines.KnownPrinter;
 import mindspool.server.places.PlaceInfo;
+import mindspool.server.places.PlaceKind;
+import mindspool.server.plan.HoldersOfJobs;
 import mindspool.server.plan.PrintJobs.KnownJob;
+import mindspool.server.plan.WaterOfJobs;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
 import mindspool.server.shelf.Spools.SpoolHandling;
@@ -61,6 +61,7 @@ class Sheets {
   private final MaterialCatalogue catalogue;
   private final LotMeasurements measurements;
   private final PartFiles partFiles;
+  private final WaterOfJobs water;
   private final Clock clock;
   private final BedSurfaces surfaces = BedSurfaces.standard();
 
@@ -74,6 +75,7 @@ class Sheets {
       MaterialCatalogue catalogue,
       LotMeasurements measurements,
       PartFiles partFiles,
+      WaterOfJobs water,
       Clock clock) {
     this.store = store;
     this.runs = runs;
@@ -84,6 +86,7 @@ class Sheets {
     this.catalogue = catalogue;
     this.measurements = measurements;
     this.partFiles = partFiles;
+    this.water = water;
     this.clock = clock;
   }
 
@@ -164,11 +167,24 @@ class Sheets {
     return new Chosen(
         printer == null ? null : printer.placeId(),
         plate,
-        null,
+        job.inDryBox() ? dryBox() : null,
         code,
         null,
         ChoicesRequest.NONE,
         0);
+  }
+
+  private Long dryBox() {
+    return climates.places().stream()
+        .filter(place -> place.kind() == PlaceKind.DRY_BOX)
+        .findFirst()
+        .map(PlaceInfo::id)
+        .orElse(null);
+  }
+
+  /** Whether a job prints out of something that keeps its spool dry. */
+  boolean isDryHolder(Chosen chosen) {
+    return chosen.feedId != null && climates.place(chosen.feedId).kind().isClosed();
   }
 
   /** Without what was removed since, so that it can be chosen anew. */
@@ -242,7 +258,7 @@ class Sheets {
             surfaces);
     List<JobMetres.Point> metres = List.of();
     if (spool != null) {
-      metres = metres(job, spool, printer, chosen, sheet);
+      metres = metres(job, spool, chosen, sheet);
       Optional<SheetCase.SpoolForJob> forJob = Optional.of(forJob(spool, metres));
       sheet =
           SetupSheet.of(
@@ -335,36 +351,19 @@ class Sheets {
   }
 
   private List<JobMetres.Point> metres(
-      KnownJob job, CurrentSpool spool, KnownPrinter printer, Chosen chosen, SetupSheet sheet) {
-    long now = clock.instant().getEpochSecond();
-    double start = job.beginsS(now);
-    PlaceInfo place = climates.place(chosen.feedId == null ? printer.placeId() : chosen.feedId);
-    double hours = Math.max(0.05, Math.min(1000, sheet.hours()));
-    ClimateSeries air = climates.outlook(place.id(), start, start + 3600 * hours);
-    AirContact contact = chosen.feedId == null ? AirContact.STILL : place.contact();
-    return JobMetres.of(
-        spool.material(),
-        stateAt(spool, start, now),
-        air,
-        contact,
+      KnownJob job, CurrentSpool spool, Chosen chosen, SetupSheet sheet) {
+    double start = job.beginsS(clock.instant().getEpochSecond());
+    return water.metres(
+        spool,
+        new HoldersOfJobs.Holder(chosen.printerId, chosen.feedId, true),
         start,
-        hours,
-        Math.max(0.1, sheet.grams()));
-  }
-
-  /** Water at a start to come: what it takes up until then, in the shape that it has now. */
-  private SpoolState stateAt(CurrentSpool spool, double startS, long nowS) {
-    if (startS <= nowS + 60) {
-      return spool.state();
-    }
-    double mean = spool.state().profile().meanPercent();
-    double then = spools.profileAhead(spool.code(), startS).meanPercent();
-    return mean > 0 ? spool.state().withContentScaled(then / mean) : spool.state();
+        sheet.hours(),
+        sheet.grams());
   }
 
   private SheetCase.SpoolForJob forJob(CurrentSpool spool, List<JobMetres.Point> metres) {
     SpoolHandling handling = spools.handling(spool.code());
-    double wettest = metres.stream().mapToDouble(JobMetres.Point::percent).max().orElse(0);
+    double wettest = WaterOfJobs.wettest(metres);
     return new SheetCase.SpoolForJob(
         metres.get(0).percent(),
         wettest,

@@ -1,0 +1,31 @@
+package mindspool.server.print;
+
+import mindspool.server.plan.HoldersOfJobs;
+import mindspool.server.plan.PrintJobs.KnownJob;
+import org.springframework.stereotype.Component;
+
+/** A job's spool hangs where its sheet has it. */
+@Component
+class HoldersOfSheets implements HoldersOfJobs {
+
+  private final Sheets sheets;
+  private final PrintStore.Sheets store;
+  private final PartFiles files;
+
+  HoldersOfSheets(Sheets sheets, PrintStore.Sheets store, PartFiles files) {
+    this.sheets = sheets;
+    this.store = store;
+    this.files = files;
+  }
+
+  @Override
+  public Holder of(KnownJob job) {
+    Sheets.Chosen chosen = sheets.chosen(job);
+    return new Holder(chosen.printerId(), chosen.feedId(), store.existsById(job.id()));
+  }
+
+  @Override
+  public boolean isToldByFile(long jobId) {
+    return files.ofJob(jobId).isPresent();
+  }
+}
