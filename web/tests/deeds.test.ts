@@ -66,14 +66,21 @@ describe('what taking a spool out leaves', () => {
 })
 
 describe('a job that is started from Today', () => {
-  const deed = make('Deed', { kind: 'START_JOB', jobId: 7, codes: ['4XHJ'], cycleId: null })
+  const deed = make('Deed', {
+    kind: 'START_JOB',
+    jobId: 7,
+    codes: ['4XHJ'],
+    cycleId: null,
+    placeId: 3,
+  })
 
   async function started(answer: object) {
     setActivePinia(createPinia())
-    serve({ 'POST /api/jobs/7/start': answer })
+    const sent = serve({ 'POST /api/jobs/7/start': answer })
     const dialog = mount(DeedDialog, { props: { what: 'Start the gear', deed }, global: plain })
     await dialog.get('form').trigger('submit')
     await flushPromises()
+    expect(sent[0]?.body).toEqual({ code: '4XHJ', placeId: 3 })
     return dialog
   }
 

@@ -26,7 +26,7 @@ const options = useOptions()
 
 const form = reactive({
   codes: [...props.deed.codes],
-  placeId: null as number | null,
+  placeId: props.deed.kind === 'START_JOB' ? props.deed.placeId : null,
   setpointC: props.deed.setpointC,
   hours: props.deed.hours,
   code: props.deed.codes[0] ?? '',

@@ -7,11 +7,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.OptionalLong;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import mindspool.server.air.Climates;
 import mindspool.server.dry.DryersForPlan;
 import mindspool.server.dry.HomesOfDried;
+import mindspool.server.shelf.Spools;
 import mindspool.server.today.AgendaSource;
 import org.springframework.stereotype.Service;
 
@@ -27,6 +29,8 @@ class PlanAgenda implements AgendaSource {
   private final DryersForPlan dryers;
   private final HomesOfDried homes;
   private final PlanService plans;
+  private final PrintingPlaces printing;
+  private final Spools spools;
 
   PlanAgenda(
       PlanStore.Jobs jobs,
@@ -34,7 +38,11 @@ class PlanAgenda implements AgendaSource {
       Climates climates,
       DryersForPlan dryers,
       HomesOfDried homes,
-      PlanService plans) {
+      PlanService plans,
+      PrintingPlaces printing,
+      Spools spools) {
+    this.printing = printing;
+    this.spools = spools;
     this.plans = plans;
     this.homes = homes;
     this.dryers = dryers;
@@ -103,7 +111,7 @@ class PlanAgenda implements AgendaSource {
     return Math.min(job.startS, Math.max(nowS, entry.dryerId == null ? nowS : entry.endS));
   }
 
-  private static Line start(PrintJob job, PlanEntry entry, long startS) {
+  private Line start(PrintJob job, PlanEntry entry, long startS) {
     return new Line(
         "job-" + job.id + "-start",
         startS,
@@ -119,14 +127,27 @@ class PlanAgenda implements AgendaSource {
         filament(entry) + text(entry.why),
         startS < job.startS ? "It waits, and its filament takes up water." : "Later jobs move.",
         "/print/jobs/" + job.id,
-        new Deed(Kind.START_JOB, null, null, job.id, List.of(entry.code), null, null));
+        new Deed(
+            Kind.START_JOB,
+            null,
+            orNull(printing.putInto(job.id, spools.current(entry.code).placeId())),
+            job.id,
+            List.of(entry.code),
+            null,
+            null));
   }
 
   private static String filament(PlanEntry entry) {
     if (!entry.served) {
-      return "Its filament is NOT dry then. ";
+      return entry.dryerId == null
+          ? "Its filament is NOT dry then. "
+          : "Its filament is not sure to be dry then. ";
     }
     return entry.coreStaysWet ? "Its metres print then. " : "Its filament is dry then. ";
+  }
+
+  private static Long orNull(OptionalLong place) {
+    return place.isPresent() ? place.getAsLong() : null;
   }
 
   private static String text(String why) {

@@ -20,7 +20,7 @@ import mindspool.server.http.Asks;
 import mindspool.server.http.MayBeNull;
 import mindspool.server.http.NotFoundException;
 import mindspool.server.http.StaleEditException;
-import mindspool.server.plan.HoldersOfJobs.Holder;
+import mindspool.server.plan.SetupsOfJobs.Holder;
 import mindspool.server.shelf.Spools;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
@@ -56,7 +56,8 @@ class PlanController {
   private final EditablePin editablePin;
   private final PlanStore.Entries entries;
   private final DryersForPlan dryers;
-  private final PrintingAir printing;
+  private final PrintingPlaces printing;
+  private final SetupsOfJobs setups;
   private final Spools spools;
   private final MaterialCatalogue catalogue;
   private final Clock clock;
@@ -72,7 +73,8 @@ class PlanController {
       EditablePin editablePin,
       PlanStore.Entries entries,
       DryersForPlan dryers,
-      PrintingAir printing,
+      PrintingPlaces printing,
+      SetupsOfJobs setups,
       Spools spools,
       MaterialCatalogue catalogue,
       Clock clock) {
@@ -87,6 +89,7 @@ class PlanController {
     this.entries = entries;
     this.dryers = dryers;
     this.printing = printing;
+    this.setups = setups;
     this.spools = spools;
     this.catalogue = catalogue;
     this.clock = clock;
@@ -204,7 +207,7 @@ class PlanController {
         job.hours,
         job.inDryBox,
         holder.chosen() ? printing.name(holder) : null,
-        printing.isToldByFile(job.id),
+        setups.isToldByFile(job.id),
         job.startS < now,
         job.startedS,
         job.version);
@@ -228,7 +231,7 @@ class PlanController {
     PrintJob job = job(id);
     StaleEditException.refuse(
         "The job " + job.name, request.version, job.version, view(job, now()));
-    if (job.startedS == null && printing.isToldByFile(id)) {
+    if (job.startedS == null && setups.isToldByFile(id)) {
       requireAsTold("grams", request.grams, job.grams);
       requireAsTold("hours", request.hours, job.hours);
     }

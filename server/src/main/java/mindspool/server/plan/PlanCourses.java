@@ -22,10 +22,10 @@ class PlanCourses {
 
   private final PlanService plans;
   private final Spools spools;
-  private final PrintingAir printing;
+  private final PrintingPlaces printing;
   private final Clock clock;
 
-  PlanCourses(PlanService plans, Spools spools, PrintingAir printing, Clock clock) {
+  PlanCourses(PlanService plans, Spools spools, PrintingPlaces printing, Clock clock) {
     this.plans = plans;
     this.spools = spools;
     this.printing = printing;

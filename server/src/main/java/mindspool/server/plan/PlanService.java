@@ -26,7 +26,7 @@ import mindspool.core.stock.SpoolChoice;
 import mindspool.server.acts.ThingChanged;
 import mindspool.server.dry.DryersForPlan;
 import mindspool.server.keep.DiskSpace;
-import mindspool.server.plan.HoldersOfJobs.Holder;
+import mindspool.server.plan.SetupsOfJobs.Holder;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
 import mindspool.server.stock.SpoolChanged;
@@ -67,7 +67,7 @@ class PlanService implements DisposableBean {
   private final PlanStore.Entries entries;
   private final DryersForPlan dryers;
   private final Spools spools;
-  private final PrintingAir printing;
+  private final PrintingPlaces printing;
   private final WaterOfJobs water;
   private final TransactionTemplate transactions;
   private final DiskSpace disk;
@@ -95,7 +95,7 @@ class PlanService implements DisposableBean {
       PlanStore.Entries entries,
       DryersForPlan dryers,
       Spools spools,
-      PrintingAir printing,
+      PrintingPlaces printing,
       WaterOfJobs water,
       TransactionTemplate transactions,
       DiskSpace disk,

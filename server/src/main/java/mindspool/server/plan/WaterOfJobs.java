@@ -8,7 +8,7 @@ import mindspool.core.moisture.SpoolState;
 import mindspool.core.print.JobMetres;
 import mindspool.server.air.Climates;
 import mindspool.server.places.PlaceInfo;
-import mindspool.server.plan.HoldersOfJobs.Holder;
+import mindspool.server.plan.SetupsOfJobs.Holder;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
 import org.springframework.stereotype.Service;

@@ -27,8 +27,8 @@ import mindspool.server.machines.Machines.KnownPlate;
 import mindspool.server.machines.Machines.KnownPrinter;
 import mindspool.server.places.PlaceInfo;
 import mindspool.server.places.PlaceKind;
-import mindspool.server.plan.HoldersOfJobs;
 import mindspool.server.plan.PrintJobs.KnownJob;
+import mindspool.server.plan.SetupsOfJobs;
 import mindspool.server.plan.WaterOfJobs;
 import mindspool.server.shelf.Spools;
 import mindspool.server.shelf.Spools.CurrentSpool;
@@ -355,7 +355,7 @@ class Sheets {
     double start = job.beginsS(clock.instant().getEpochSecond());
     return water.metres(
         spool,
-        new HoldersOfJobs.Holder(chosen.printerId, chosen.feedId, true),
+        new SetupsOfJobs.Holder(chosen.printerId, chosen.feedId, true),
         start,
         sheet.hours(),
         sheet.grams());

@@ -83,7 +83,8 @@ public interface AgendaSource {
    * What is recorded when a line is done, as far as it is known before.
    *
    * @param cycleId the cycle that it is about
-   * @param placeId the dryer or container
+   * @param placeId the dryer or container; for {@code START_JOB} the printer that its spool is put
+   *     on, null where it prints from where it lies
    * @param jobId the job
    * @param codes the spools
    * @param setpointC for {@code PUT_IN}, °C

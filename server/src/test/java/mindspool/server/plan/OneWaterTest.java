@@ -65,6 +65,9 @@ class OneWaterTest extends PrintingTest {
     int ready = 0;
     int tooWet = 0;
     for (JsonNode placed : planned()) {
+      if (!jobs.contains(placed.get("jobId").asLong())) {
+        continue;
+      }
       JsonNode sheet = api.get("/api/jobs/" + placed.get("jobId").asLong() + "/sheet").body();
       boolean dry = gate(sheet, "moisture").get("met").asBoolean();
       boolean asItIs = placed.get("dryerId").isNull() && placed.get("served").asBoolean();
@@ -91,6 +94,38 @@ class OneWaterTest extends PrintingTest {
     assertThat(after.get("hangsIn").asString()).isEqualTo("Rush box");
     assertThat(after.get("inDryBox").asBoolean()).isTrue();
     assertThat(after.get("byFile").asBoolean()).isFalse();
+  }
+
+  /** What Today offers can be done as it is offered: a spool on a shelf is put on its printer. */
+  @Test
+  void todaysStartSaysOnWhichPrinterASpoolFromTheShelfPrints() {
+    box = place("Fen box", "DRY_BOX", room);
+    code = spool("PLA");
+    long job = jobOf(20, 1, 0.2);
+    setUp(job, ", \"grams\": 20, \"hours\": 1");
+    planned();
+    JsonNode deed = startOf(job);
+    assertThat(deed.get("placeId").asLong()).isEqualTo(printer);
+    Answer started =
+        api.post(
+            "/api/jobs/" + job + "/start",
+            "{\"code\": %s, \"placeId\": %s}".formatted(deed.at("/codes/0"), deed.get("placeId")));
+    assertThat(started.status()).as(started.raw().body()).isEqualTo(200);
+
+    code = spool("PLA");
+    long boxed = jobOf(20, 1, 0.2);
+    setUp(boxed, ", \"feedId\": %d, \"grams\": 20, \"hours\": 1".formatted(box));
+    planned();
+    assertThat(startOf(boxed).get("placeId").isNull()).as("it prints out of its box").isTrue();
+  }
+
+  private JsonNode startOf(long job) {
+    for (JsonNode line : api.get("/api/today").body().get("lines")) {
+      if (line.get("key").asString().equals("job-" + job + "-start")) {
+        return line.get("deed");
+      }
+    }
+    throw new AssertionError("no start of job " + job);
   }
 
   @Test

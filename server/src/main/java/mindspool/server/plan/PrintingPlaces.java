@@ -1,43 +1,52 @@
 package mindspool.server.plan;
 
 import java.util.Optional;
+import java.util.OptionalLong;
 import mindspool.core.climate.ClimateSeries;
 import mindspool.server.air.Climates;
 import mindspool.server.places.PlaceInfo;
 import mindspool.server.places.PlaceKind;
-import mindspool.server.plan.HoldersOfJobs.Holder;
+import mindspool.server.plan.SetupsOfJobs.Holder;
 import org.springframework.stereotype.Service;
 
-/** Air around a spool while it prints: where its job is set up, else at a printer. */
+/** Where spools hang while they print, and the air there. */
 @Service
-class PrintingAir {
+class PrintingPlaces {
 
   private final Climates climates;
-  private final HoldersOfJobs holders;
+  private final SetupsOfJobs setups;
   private final PrintJobs jobs;
 
-  PrintingAir(Climates climates, HoldersOfJobs holders, PrintJobs jobs) {
+  PrintingPlaces(Climates climates, SetupsOfJobs setups, PrintJobs jobs) {
     this.climates = climates;
-    this.holders = holders;
+    this.setups = setups;
     this.jobs = jobs;
   }
 
   /** Where a job's spool hangs; in the room while there is no printer. */
   Holder holder(long jobId) {
-    Holder holder = holders.of(jobs.job(jobId));
+    Holder holder = setups.of(jobs.job(jobId));
     return holder.placeId() != null
         ? holder
         : new Holder(first(PlaceKind.ROOM).map(PlaceInfo::id).orElse(null), null, false);
   }
 
-  /** Whether a file of its part tells how much filament and time a job takes. */
-  boolean isToldByFile(long jobId) {
-    return holders.isToldByFile(jobId);
-  }
-
   /** Whether a job prints out of something that keeps its spool dry. */
   boolean isDryHolder(Holder holder) {
     return holder.feedId() != null && climates.place(holder.feedId()).kind().isClosed();
+  }
+
+  /**
+   * Where a spool is put for a job to start.
+   *
+   * @return none where it prints from where it lies, such as out of a feeder or a dry box
+   */
+  OptionalLong putInto(long jobId, long liesIn) {
+    Holder holder = setups.of(jobs.job(jobId));
+    boolean stays = holder.feedId() != null || climates.place(liesIn).kind() == PlaceKind.FEEDER;
+    return stays || holder.printerId() == null
+        ? OptionalLong.empty()
+        : OptionalLong.of(holder.printerId());
   }
 
   /** What the place that a spool hangs in is called; null where there is none. */

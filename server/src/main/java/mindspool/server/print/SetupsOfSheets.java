@@ -1,18 +1,18 @@
 package mindspool.server.print;
 
-import mindspool.server.plan.HoldersOfJobs;
 import mindspool.server.plan.PrintJobs.KnownJob;
+import mindspool.server.plan.SetupsOfJobs;
 import org.springframework.stereotype.Component;
 
 /** A job's spool hangs where its sheet has it. */
 @Component
-class HoldersOfSheets implements HoldersOfJobs {
+class SetupsOfSheets implements SetupsOfJobs {
 
   private final Sheets sheets;
   private final PrintStore.Sheets store;
   private final PartFiles files;
 
-  HoldersOfSheets(Sheets sheets, PrintStore.Sheets store, PartFiles files) {
+  SetupsOfSheets(Sheets sheets, PrintStore.Sheets store, PartFiles files) {
     this.sheets = sheets;
     this.store = store;
     this.files = files;

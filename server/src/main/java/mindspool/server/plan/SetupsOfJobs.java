@@ -3,7 +3,7 @@ package mindspool.server.plan;
 import mindspool.server.plan.PrintJobs.KnownJob;
 
 /** What setups decide of a job: where its spool hangs, and whether a file tells what it takes. */
-public interface HoldersOfJobs {
+public interface SetupsOfJobs {
 
   /**
    * What a job is set up with, or would be by default.
