@@ -276,7 +276,7 @@ function rounded(value: number, unsure: number): string {
           </tbody>
         </WideTable>
         <template v-if="found">
-          <div class="field-grid">
+          <div class="field-grid roomy">
             <ChoiceField
               v-if="ofLot"
               id="sheet-lot"

@@ -364,13 +364,9 @@ function where(job: Schemas['JobPlan']): string {
             :min="0.1"
           />
         </template>
-        <TimeField
-          v-if="!form.someTime"
-          id="job-start"
-          v-model="form.startAt"
-          name="startAt"
-          label="starts"
-        />
+        <div v-if="!form.someTime" class="wide">
+          <TimeField id="job-start" v-model="form.startAt" name="startAt" label="starts" />
+        </div>
         <label class="wide"
           ><input v-model="form.someTime" type="checkbox" /> some time this week, when it suits the
           drying</label

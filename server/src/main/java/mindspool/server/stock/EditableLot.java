@@ -1,5 +1,6 @@
 package mindspool.server.stock;
 
+import java.util.Optional;
 import mindspool.server.acts.StoredEditable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
@@ -19,7 +20,24 @@ class EditableLot extends StoredEditable<Lot> {
 
   @Override
   public String title(Lot lot) {
-    return lot.maker + " " + lot.batch;
+    return lot.title();
+  }
+
+  @Override
+  public Optional<String> inWords(String field, String before, String after) {
+    return switch (field) {
+      case "ownNozzleC" -> Optional.of(measured("nozzle", before, after, " °C"));
+      case "ownFlowPercent" -> Optional.of(measured("flow", before, after, " %"));
+      case "ownDiameterMm" -> Optional.of(measured("diameter", before, after, " mm"));
+      default -> Optional.empty();
+    };
+  }
+
+  private static String measured(String what, String before, String after, String unit) {
+    if (after.isEmpty()) {
+      return what + " not measured after all";
+    }
+    return what + " measured, " + after + unit + (before.isEmpty() ? "" : ", not " + before + unit);
   }
 
   @Override

@@ -1,5 +1,6 @@
 package mindspool.server.stock;
 
+import java.util.Optional;
 import java.util.Set;
 import mindspool.server.acts.StoredEditable;
 import org.springframework.context.ApplicationEventPublisher;
@@ -9,11 +10,27 @@ import org.springframework.stereotype.Component;
 @Component
 public class EditableSpool extends StoredEditable<Spool> {
 
+  private final SpoolStore.Lots lots;
   private final ApplicationEventPublisher events;
 
-  EditableSpool(SpoolStore.Spools spools, ApplicationEventPublisher events) {
+  EditableSpool(SpoolStore.Spools spools, SpoolStore.Lots lots, ApplicationEventPublisher events) {
     super("spool", Spool.class, spools);
+    this.lots = lots;
     this.events = events;
+  }
+
+  /** A lot has a name; its number tells nobody anything. */
+  @Override
+  public Optional<String> inWords(String field, String before, String after) {
+    if (!field.equals("lotId")) {
+      return Optional.empty();
+    }
+    return Optional.of(
+        after.isEmpty()
+            ? "of no lot"
+            : lots.findById(Long.valueOf(after))
+                .map(lot -> "of the lot " + lot.title())
+                .orElse("of a lot"));
   }
 
   @Override

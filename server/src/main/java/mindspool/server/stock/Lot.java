@@ -63,6 +63,11 @@ public class Lot {
         ownDiameterMm);
   }
 
+  /** What it is called. */
+  String title() {
+    return (maker + " " + batch).strip();
+  }
+
   public String maker() {
     return maker;
   }

@@ -85,8 +85,7 @@ public class LotBook {
    */
   Lot change(long id, LotRequest request, Object current) {
     Lot lot = lot(id);
-    StaleEditException.refuse(
-        "The lot " + lot.maker + " " + lot.batch, request.version(), lot.version, current);
+    StaleEditException.refuse("The lot " + lot.title(), request.version(), lot.version, current);
     String maker = name("maker", request.maker(), true);
     String batch = name("batch", request.batch(), false);
     refuseDouble(lot, maker, batch);

@@ -40,8 +40,7 @@ public class LotCalibration {
 
   /** What a lot is called. */
   public String title(long lotId) {
-    Lot lot = book.lot(lotId);
-    return (lot.maker + " " + lot.batch).strip();
+    return book.lot(lotId).title();
   }
 
   public String material(long lotId) {

@@ -236,6 +236,9 @@ class OwnMaterialApiTest extends PrintingTest {
     assertThat(kept.status()).as(kept.raw().body()).isEqualTo(201);
     assertThat(lotOf(code).get("ownFlowPercent").asDouble()).isEqualTo(90.9, within(0.051));
     assertThat(lotOf(code).get("spools").size()).isEqualTo(1);
+    assertThat(api.get("/api/acts/" + kept.act()).raw().body())
+        .contains("of the lot Maker of %s not known".formatted(code), "flow measured, 90.9 %")
+        .doesNotContain("→");
     assertThat(settings(job(code))).contains("Walls come out as thick as they are set");
     api.undo(kept.act());
     assertThat(settings(job(code))).doesNotContain("Walls come out as thick as they are set");
