@@ -114,7 +114,15 @@ describe('what people write of their print', () => {
 
   function picker(told: string, said = {}) {
     return mount(SignPicker, {
-      props: { known: signs, said, asked: [], unexplained: [], disabled: false, told },
+      props: {
+        known: signs,
+        said,
+        asked: [],
+        contradictions: [],
+        unexplained: [],
+        disabled: false,
+        told,
+      },
     })
   }
 

@@ -97,6 +97,7 @@ const ranking = (more = {}) =>
     nextTest: air,
     quickTest: null,
     questions: [],
+    contradictions: [],
     remedies: [
       make('CauseRemedyView', {
         cause: 'wet',
@@ -227,6 +228,29 @@ describe('a case', () => {
       version: 3,
       signs: { string: 'YES', pop: 'NO' },
     })
+  })
+
+  it('says what cannot both be, and what must be at hand to tell', async () => {
+    const told = ranking({
+      questions: [
+        make('QuestionView', { id: 'pop', name: 'Pops', needs: 'with the part in the hand' }),
+      ],
+      contradictions: [
+        make('ContradictionView', {
+          id: 'warm_time',
+          name: 'Only in a warm chamber',
+          otherId: 'open_frame',
+          otherName: 'The printer is open',
+        }),
+      ],
+    })
+    const { page } = await caseOf({ [`GET ${CASE}`]: trouble({ ranking: told }) })
+    expect(page.get('[data-testid=contradictions]').text()).toContain(
+      '“Only in a warm chamber” and “The printer is open” cannot both be',
+    )
+    expect(page.get('[data-testid=signs-asked]').text()).toContain('with the part in the hand')
+    const plainly = await caseOf({})
+    expect(plainly.page.find('[data-testid=contradictions]').exists()).toBe(false)
   })
 
   it('passes over a test that cannot be done here', async () => {

@@ -12,6 +12,8 @@ defineProps<{
   said: Answer | undefined
   /** Whether the first cause does not show it though it is there. */
   unexplained: boolean
+  /** What must be at hand to tell, where it is asked for; empty where a look will do. */
+  needs?: string
   disabled: boolean
 }>()
 const emit = defineEmits<{ say: [answer: Answer | null] }>()
@@ -28,6 +30,7 @@ const ANSWERS = [
     <SignDrawing :sign="sign.id" />
     <span class="name">
       {{ inShownUnits(sign.name) }}
+      <span v-if="needs" class="soft small">{{ needs }}</span>
       <span v-if="unexplained" class="call small">not explained by the first cause</span>
     </span>
     <span class="answers" role="group" :aria-label="inShownUnits(sign.name)">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
+import { inShownUnits } from '@/parts/format'
 import SignLine from './SignLine.vue'
 import SpacingHelp from './SpacingHelp.vue'
 import { found, grouped, type KnownSign } from './signs'
@@ -11,8 +12,10 @@ type Answer = Schemas['CaseSignView']['answer']
 const props = defineProps<{
   known: readonly KnownSign[]
   said: Record<string, Answer>
-  /** Ids of those that would tell most. */
-  asked: readonly string[]
+  /** Those that would tell most, and what is needed to tell. */
+  asked: readonly Schemas['QuestionView'][]
+  /** What was told, found or recorded and cannot both be. */
+  contradictions: readonly Schemas['ContradictionView'][]
   /** Ids of those that the first cause does not show. */
   unexplained: readonly string[]
   disabled: boolean
@@ -31,7 +34,10 @@ const hits = computed(() => found(props.known, words.value).slice(0, 8))
 const groups = computed(() => grouped(props.known))
 const answered = computed(() => props.known.filter((sign) => props.said[sign.id]))
 const asked = computed(() =>
-  props.asked.flatMap((id) => props.known.filter((sign) => sign.id === id)),
+  props.asked.flatMap(({ id }) => props.known.filter((sign) => sign.id === id)),
+)
+const needs = computed(
+  () => new Map(props.asked.map((question) => [question.id, question.needs ?? ''])),
 )
 
 const shown = computed(() => [
@@ -58,6 +64,12 @@ const shown = computed(() => [
     <p v-if="words.trim() && !hits.length" class="soft">
       No sign has such words; look below by when it is seen.
     </p>
+    <ul v-if="contradictions.length" class="against" data-testid="contradictions">
+      <li v-for="each in contradictions" :key="`${each.id} ${each.otherId}`">
+        “{{ inShownUnits(each.name) }}” and “{{ inShownUnits(each.otherName) }}” cannot both be:
+        look again, and change one of them.
+      </li>
+    </ul>
     <template v-for="part in shown" :key="part.key">
       <h3>{{ part.title }}</h3>
       <ul :data-testid="`signs-${part.key}`">
@@ -66,6 +78,7 @@ const shown = computed(() => [
             :sign="sign"
             :said="said[sign.id]"
             :unexplained="unexplained.includes(sign.id)"
+            :needs="part.key === 'asked' ? needs.get(sign.id) : ''"
             :disabled="disabled"
             :data-testid="`sign-${sign.id}`"
             @say="emit('say', sign.id, $event)"
@@ -118,6 +131,12 @@ ul {
   margin: 0;
   padding: 0;
   list-style: none;
+}
+
+.against li {
+  padding: 0.5rem 0.7rem;
+  border-left: 4px solid var(--call);
+  background: var(--field);
 }
 
 summary {

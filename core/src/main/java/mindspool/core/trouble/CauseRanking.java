@@ -4,6 +4,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.IntStream;
 
 /**
@@ -298,15 +300,37 @@ public final class CauseRanking {
         .toList();
   }
 
+  /** Pairs of what was told, found or recorded that cannot both hold. */
+  public List<Exclusions.Contradiction> contradictions() {
+    return knowledge.exclusions().among(Exclusions.held(evidence));
+  }
+
+  /** What holds, by its id, in words. */
+  public String title(String id) {
+    return knowledge.title(id);
+  }
+
   /** Questions that tell most, the first one most; none once it is settled. */
   public List<Question> questions() {
+    return questions(sign -> true);
+  }
+
+  /**
+   * The same for somebody who cannot see everything.
+   *
+   * @param seenBy tells what can be seen
+   */
+  public List<Question> questions(Predicate<Sign> seenBy) {
     if (causes.get(0).share() > SETTLED) {
       return List.of();
     }
     double byTest =
         nextTest().map(next -> next.gainBits() / next.test().effortMinutes()).orElse(0.0);
+    Set<String> held = Exclusions.held(evidence);
     return knowledge.signs().stream()
         .filter(sign -> !evidence.signs().containsKey(sign.id()))
+        .filter(sign -> seenBy.test(sign))
+        .filter(sign -> !knowledge.exclusions().rulesOut(sign.id(), held))
         .map(sign -> new Question(sign, posterior.gainBits(sign)))
         .filter(it -> it.gainBits() >= LEAST_GAIN_BITS / 2)
         .filter(it -> it.gainBits() / QUESTION_MINUTES > byTest)

@@ -57,6 +57,9 @@ public final class PracticeCase {
 
   private static final int MOST_STEPS = 60;
 
+  /** Draws of facts and signs before other causes are taken. */
+  private static final int MOST_TRIALS = 1000;
+
   private final TroubleKnowledge knowledge;
   private final long seed;
   private final List<Cause> causes = new ArrayList<>();
@@ -69,25 +72,21 @@ public final class PracticeCase {
     this.knowledge = knowledge;
     this.seed = seed;
     RandomGenerator random = new SplittableRandom(31 * seed + level.ordinal());
-    while (causes.size() < level.causes) {
-      Cause drawn = draw(random);
-      if (!causes.contains(drawn)) {
-        causes.add(drawn);
+    boolean fits = false;
+    while (!fits) {
+      drawCauses(random, level);
+      // Causes that always show what excludes one another are no pair.
+      for (int trial = 0; !fits && trial < MOST_TRIALS; trial++) {
+        drawFacts(random);
+        drawSigns(random);
+        fits = knowledge.exclusions().among(held()).isEmpty();
       }
     }
+    seenAtOnce.addAll(seenAtOnce(level));
     boolean wet = causes.stream().anyMatch(cause -> cause.id().equals(CausePosterior.WET));
     // Wet ones are past the limit mostly; others are dry or a little damp.
     moistureRatio =
         OptionalDouble.of(wet ? 1.1 + 2.5 * random.nextDouble() : 0.1 + 0.9 * random.nextDouble());
-    for (TroubleFact fact : knowledge.facts()) {
-      boolean fits = causes.stream().anyMatch(cause -> knowledge.factor(cause, fact) > 1);
-      boolean excludes = causes.stream().anyMatch(cause -> knowledge.factor(cause, fact) < 0.5);
-      double chance = excludes ? 0 : fits ? FACT_OF_CAUSE : OTHER_FACT;
-      if (random.nextDouble() < chance) {
-        facts.add(fact.id());
-      }
-    }
-    draw(random, level);
   }
 
   /** A case of a seed. */
@@ -115,36 +114,72 @@ public final class PracticeCase {
     return known.get(known.size() - 1);
   }
 
-  /** What is there, and what of it is seen at once: signs that the causes show, the usual first. */
-  private void draw(RandomGenerator random, Level level) {
+  private void drawCauses(RandomGenerator random, Level level) {
+    causes.clear();
+    while (causes.size() < level.causes) {
+      Cause drawn = draw(random);
+      if (!causes.contains(drawn)) {
+        causes.add(drawn);
+      }
+    }
+  }
+
+  private void drawFacts(RandomGenerator random) {
+    facts.clear();
+    for (TroubleFact fact : knowledge.facts()) {
+      boolean fits = causes.stream().anyMatch(cause -> knowledge.factor(cause, fact) > 1);
+      boolean excludes = causes.stream().anyMatch(cause -> knowledge.factor(cause, fact) < 0.5);
+      double chance = excludes ? 0 : fits ? FACT_OF_CAUSE : OTHER_FACT;
+      if (random.nextDouble() < chance) {
+        facts.add(fact.id());
+      }
+    }
+  }
+
+  private void drawSigns(RandomGenerator random) {
+    truth.clear();
     Cause[] together = causes.toArray(Cause[]::new);
-    List<Sign> there = new ArrayList<>();
     for (Sign sign : knowledge.signs()) {
       boolean shows = random.nextDouble() < knowledge.chance(sign, together);
       truth.put(sign.id(), shows ? Answer.YES : Answer.NO);
-      if (shows) {
-        there.add(sign);
-      }
     }
     // A print that shows nothing of its cause is no case.
     for (Cause cause : causes) {
-      if (there.stream().noneMatch(sign -> knowledge.link(cause, sign).isPresent())) {
+      if (there().stream().noneMatch(sign -> knowledge.link(cause, sign).isPresent())) {
         Sign usual =
             knowledge.signs().stream()
                 .max(Comparator.comparingDouble(sign -> knowledge.link(cause, sign).orElse(0)))
                 .orElseThrow();
         truth.put(usual.id(), Answer.YES);
-        there.add(usual);
       }
     }
-    there.sort(
-        Comparator.comparingDouble(
-            sign ->
-                -causes.stream()
-                    .mapToDouble(cause -> knowledge.link(cause, sign).orElse(0))
-                    .max()
-                    .orElse(0)));
-    seenAtOnce.addAll(there.subList(0, Math.min(level.seenAtOnce, there.size())));
+  }
+
+  private List<Sign> there() {
+    return knowledge.signs().stream().filter(sign -> truth.get(sign.id()) == Answer.YES).toList();
+  }
+
+  /** All that holds of the case, by id. */
+  Set<String> held() {
+    Set<String> held = new LinkedHashSet<>(facts);
+    there().forEach(sign -> held.add(sign.id()));
+    return held;
+  }
+
+  /** How much a sign is one of the hidden causes'; 0 for a stray. */
+  double ofCauses(Sign sign) {
+    return causes.stream()
+        .mapToDouble(cause -> knowledge.link(cause, sign).orElse(0))
+        .max()
+        .orElse(0);
+  }
+
+  /** What of it is seen at once: the usual first, strays always the fewer. */
+  private List<Sign> seenAtOnce(Level level) {
+    List<Sign> there = new ArrayList<>(there());
+    there.sort(Comparator.comparingDouble(sign -> -ofCauses(sign)));
+    int shown = (int) there.stream().filter(sign -> ofCauses(sign) > 0).count();
+    return there.subList(0, Math.min(level.seenAtOnce, Math.min(there.size(), 2 * shown - 1)));
   }
 
   /** What was asked or tested, in order. */
@@ -243,8 +278,15 @@ public final class PracticeCase {
         chances = other;
       }
     }
+    // What is there rules some outcomes out: the same lines twice are at the same heights.
+    Set<String> held = held();
+    Map<String, Double> possible = new LinkedHashMap<>(chances);
+    possible
+        .keySet()
+        .removeIf(it -> knowledge.exclusions().rulesOut(Exclusions.outcome(test.id(), it), held));
+    at *= possible.values().stream().mapToDouble(it -> it).sum();
     String last = "";
-    for (Map.Entry<String, Double> each : chances.entrySet()) {
+    for (Map.Entry<String, Double> each : possible.entrySet()) {
       last = each.getKey();
       at -= each.getValue();
       if (at < 0) {

@@ -56,6 +56,8 @@ public final class TroubleKnowledge {
   /** By cause and fact: how many times as common it is then. */
   private final Map<String, Map<String, Double>> factors;
 
+  private final Exclusions exclusions;
+
   private final Map<String, double[][]> outcomeChances = new ConcurrentHashMap<>();
 
   private TroubleKnowledge(
@@ -64,13 +66,15 @@ public final class TroubleKnowledge {
       Map<String, TroubleFact> facts,
       Map<String, TroubleTest> tests,
       Map<String, Map<String, Double>> links,
-      Map<String, Map<String, Double>> factors) {
+      Map<String, Map<String, Double>> factors,
+      Exclusions exclusions) {
     this.signs = signs;
     this.causes = causes;
     this.facts = facts;
     this.tests = tests;
     this.links = links;
     this.factors = factors;
+    this.exclusions = exclusions;
   }
 
   /** What ships with the program. */
@@ -82,6 +86,7 @@ public final class TroubleKnowledge {
           new Sign(
               row.get("sign"),
               Sign.Seen.valueOf(row.get("seen").toUpperCase(Locale.ROOT)),
+              Sign.Needs.valueOf(row.get("needs").toUpperCase(Locale.ROOT)),
               row.get("family"),
               number(row, "leak"),
               row.get("title"),
@@ -118,7 +123,19 @@ public final class TroubleKnowledge {
           .computeIfAbsent(row.get("cause"), cause -> new LinkedHashMap<>())
           .put(row.get("fact"), number(row, "factor"));
     }
-    return new TroubleKnowledge(signs, causes, facts, readTests(), links, factors);
+    Map<String, TroubleTest> tests = readTests();
+    Exclusions exclusions =
+        Exclusions.standard(
+            id -> signs.containsKey(id) || facts.containsKey(id) || isOutcome(tests, id));
+    return new TroubleKnowledge(signs, causes, facts, tests, links, factors, exclusions);
+  }
+
+  private static boolean isOutcome(Map<String, TroubleTest> tests, String id) {
+    return tests.values().stream()
+        .anyMatch(
+            test ->
+                test.outcomeIds().stream()
+                    .anyMatch(outcome -> Exclusions.outcome(test.id(), outcome).equals(id)));
   }
 
   private static Map<String, TroubleTest> readTests() {
@@ -191,6 +208,30 @@ public final class TroubleKnowledge {
 
   public TroubleTest test(String id) {
     return known("tests", tests, id);
+  }
+
+  /** What cannot hold at one time. */
+  Exclusions exclusions() {
+    return exclusions;
+  }
+
+  /**
+   * What holds by its id, in words: a sign, a fact or the outcome of a test.
+   *
+   * @throws InvalidValueException where nothing has the id
+   */
+  public String title(String id) {
+    if (signs.containsKey(id)) {
+      return signs.get(id).title();
+    }
+    for (TroubleTest test : tests.values()) {
+      for (String outcome : test.outcomeIds()) {
+        if (Exclusions.outcome(test.id(), outcome).equals(id)) {
+          return test.title() + ": " + test.outcomeTitle(outcome);
+        }
+      }
+    }
+    return fact(id).title();
   }
 
   private static <T> T known(String field, Map<String, T> all, String id) {
@@ -302,7 +343,7 @@ public final class TroubleKnowledge {
         .forEach(id -> moved.put(id, new LinkedHashMap<>(links.getOrDefault(id, Map.of()))));
     seen.forEach(
         (cause, bySign) -> bySign.forEach((sign, counts) -> move(moved.get(cause), sign, counts)));
-    return new TroubleKnowledge(signs, weighed, facts, tests, moved, factors);
+    return new TroubleKnowledge(signs, weighed, facts, tests, moved, factors, exclusions);
   }
 
   /** Moves a link by how often its sign was asked for and there. */
@@ -327,7 +368,7 @@ public final class TroubleKnowledge {
           bySign.forEach((sign, chance) -> other.put(sign, change.of(cause, sign, chance)));
           changed.put(cause, other);
         });
-    return new TroubleKnowledge(signs, causes, facts, tests, changed, factors);
+    return new TroubleKnowledge(signs, causes, facts, tests, changed, factors, exclusions);
   }
 
   /** Another value for a link. */

@@ -62,6 +62,15 @@ public record TroubleTest(
     return ids;
   }
 
+  /** An outcome in words. */
+  public String outcomeTitle(String id) {
+    return outcomes.stream()
+        .filter(outcome -> outcome.id.equals(id))
+        .map(Outcome::title)
+        .findFirst()
+        .orElse(outcomes.size() == 1 ? "No" : "None of these");
+  }
+
   /** Whether one of the outcomes always comes. */
   public boolean coversAll() {
     return outcomes.stream().mapToDouble(Outcome::usual).sum() >= COVERS;

@@ -86,6 +86,32 @@ class PracticeCaseTest {
     assertThat(found).isGreaterThanOrEqualTo(RUNS * 4 / 5);
   }
 
+  /** What cannot hold at one time: common practice, by the table of the knowledge. */
+  @ParameterizedTest
+  @EnumSource(Level.class)
+  void noCaseContradictsItself(Level level) {
+    for (long seed = 0; seed < 200; seed++) {
+      PracticeCase practice = PracticeCase.of(KNOWLEDGE, seed, level);
+      Set<String> held = new HashSet<>(practice.held());
+      List<Step> tests = KNOWLEDGE.tests().stream().map(test -> new Step(true, test.id())).toList();
+      practice
+          .answers(tests)
+          .forEach(it -> held.add(Exclusions.outcome(it.step().id(), it.answer())));
+      assertThat(KNOWLEDGE.exclusions().among(held)).as("seed %d", seed).isEmpty();
+    }
+  }
+
+  @ParameterizedTest
+  @EnumSource(Level.class)
+  void mostOfWhatIsSeenAtOnceIsOfTheCauses(Level level) {
+    for (long seed = 0; seed < 200; seed++) {
+      PracticeCase practice = PracticeCase.of(KNOWLEDGE, seed, level);
+      long strays =
+          practice.seenAtOnce().stream().filter(sign -> practice.ofCauses(sign) == 0).count();
+      assertThat(2 * strays).as("seed %d", seed).isLessThan(practice.seenAtOnce().size());
+    }
+  }
+
   @Test
   void stepsCostMinutesAndGrams() {
     PracticeCase practice = PracticeCase.of(KNOWLEDGE, 3, Level.CLEAR);

@@ -22,6 +22,7 @@ import mindspool.server.http.MayBeNull;
  * @param nextTest null where it is settled, or trying is cheaper
  * @param quickTest of at most two minutes, which splits the first two
  * @param questions signs that are worth asking for
+ * @param contradictions of what was told, found or recorded, two that cannot both hold
  * @param remedies the most promising for its effort first
  * @param habits what would lead for somebody of a habit
  */
@@ -33,6 +34,7 @@ public record TroubleAnswer(
     @MayBeNull ProposedTestView nextTest,
     @MayBeNull ProposedTestView quickTest,
     List<QuestionView> questions,
+    List<ContradictionView> contradictions,
     List<CauseRemedyView> remedies,
     List<HabitView> habits) {
 
@@ -100,14 +102,20 @@ public record TroubleAnswer(
         new ArrayList<>(
             test.outcomes().stream().map(it -> new OutcomeView(it.id(), it.title())).toList());
     if (!test.coversAll()) {
-      views.add(
-          new OutcomeView(TroubleTest.NONE, test.outcomes().size() == 1 ? "No" : "None of these"));
+      views.add(new OutcomeView(TroubleTest.NONE, test.outcomeTitle(TroubleTest.NONE)));
     }
     return views;
   }
 
-  /** A sign that is worth asking for. */
-  public record QuestionView(String id, String name, double gainBits) {}
+  /**
+   * A sign that is worth asking for.
+   *
+   * @param needs what must be at hand to tell; null where a look at the printer will do
+   */
+  public record QuestionView(String id, String name, double gainBits, @MayBeNull String needs) {}
+
+  /** Two things that cannot both hold: signs, facts, or outcomes of tests as "test=outcome". */
+  public record ContradictionView(String id, String name, String otherId, String otherName) {}
 
   /** What could be tried; {@code testFirst} should speak for it before, null where none need. */
   public record CauseRemedyView(
@@ -154,6 +162,11 @@ public record TroubleAnswer(
 
   /** A ranking as it is answered; {@code readAs} ranks the same case with a habit. */
   public static TroubleAnswer of(CauseRanking ranking) {
+    return of(ranking, ranking.questions());
+  }
+
+  /** The same with the questions that somebody can answer where they stand. */
+  public static TroubleAnswer of(CauseRanking ranking, List<CauseRanking.Question> questions) {
     return new TroubleAnswer(
         ranking.causes().stream().map(CauseView::of).toList(),
         ranking.unknownShare(),
@@ -171,8 +184,12 @@ public record TroubleAnswer(
             .orElse(null),
         ranking.nextTest().map(ProposedTestView::of).orElse(null),
         ranking.quickTest().map(ProposedTestView::of).orElse(null),
-        ranking.questions().stream()
-            .map(it -> new QuestionView(it.sign().id(), it.sign().title(), it.gainBits()))
+        questions.stream().map(TroubleAnswer::question).toList(),
+        ranking.contradictions().stream()
+            .map(
+                it ->
+                    new ContradictionView(
+                        it.one(), ranking.title(it.one()), it.other(), ranking.title(it.other())))
             .toList(),
         ranking.remedies().stream()
             .map(
@@ -187,6 +204,15 @@ public record TroubleAnswer(
                         it.testFirst().map(TroubleTest::title).orElse(null)))
             .toList(),
         Arrays.stream(Habit.values()).map(habit -> habit(ranking, habit)).toList());
+  }
+
+  private static QuestionView question(CauseRanking.Question question) {
+    Sign sign = question.sign();
+    return new QuestionView(
+        sign.id(),
+        sign.title(),
+        question.gainBits(),
+        sign.needs() == Sign.Needs.LOOK ? null : sign.needs().title());
   }
 
   private static HabitView habit(CauseRanking ranking, Habit habit) {

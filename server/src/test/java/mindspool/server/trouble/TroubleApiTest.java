@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import mindspool.server.support.Api;
 import mindspool.server.support.PrintingTest;
 import org.junit.jupiter.api.Test;
@@ -106,6 +109,46 @@ class TroubleApiTest extends PrintingTest {
         "/api/prints/" + run + "/finish",
         "{\"outcome\": \"FAILED\", \"failedAtMm\": 4, \"signs\": [\"strings\", \"popping\"]}");
     return run;
+  }
+
+  @Test
+  void whatCannotBothBeIsToldAndWhilePrintingNobodyIsAskedForThePart() {
+    long job = job(spool("PLA"));
+    setUp(job, "");
+    long run = started(job).get("id").asLong();
+    JsonNode trouble = opened("{\"runId\": %d}".formatted(run));
+    List<Map<String, String>> told =
+        List.of(
+            Map.of("shift", "YES"),
+            Map.of("follow_feat", "YES", "ue_mid", "NO"),
+            Map.of("string", "YES"),
+            Map.of("gap_one", "YES"));
+    boolean askedForMore = false;
+    for (boolean prints : List.of(true, false)) {
+      for (Map<String, String> signs : told) {
+        trouble = answered(trouble, "\"signs\": " + json(signs)).body();
+        boolean needsMore = false;
+        for (JsonNode question : trouble.at("/ranking/questions")) {
+          needsMore |= !question.get("needs").isNull();
+        }
+        assertThat(prints && needsMore).as(trouble.at("/ranking/questions").toString()).isFalse();
+        askedForMore |= needsMore;
+      }
+      api.post("/api/prints/" + run + "/finish", "{\"outcome\": \"FAILED\", \"failedAtMm\": 4}");
+    }
+    assertThat(askedForMore).as("once it ended, the part is in the hand").isTrue();
+
+    JsonNode both =
+        answered(trouble, "\"signs\": {\"repeat\": \"YES\", \"not_repeat\": \"YES\"}").body();
+    assertThat(both.at("/ranking/contradictions").size()).isEqualTo(1);
+    assertThat(both.at("/ranking/contradictions/0/name").asString()).contains("same lines");
+    assertThat(both.at("/ranking/contradictions/0/otherName").asString()).contains("different");
+  }
+
+  private static String json(Map<String, String> signs) {
+    return signs.entrySet().stream()
+        .map(each -> "\"" + each.getKey() + "\": \"" + each.getValue() + "\"")
+        .collect(Collectors.joining(", ", "{", "}"));
   }
 
   @Test
