@@ -91,7 +91,7 @@ describe('what people write of their print', () => {
       const cells = [...row.matchAll(/(?:^|,)(?:"([^"]*)"|([^,]*))/g)].map(
         (cell) => cell[1] ?? cell[2] ?? '',
       )
-      const [id = '', , , , name = '', words = ''] = cells
+      const [id = '', , , , , name = '', words = ''] = cells
       return { id, seen: 'SURFACE', seenTitle: 'surface', name, words, stop: null }
     })
 

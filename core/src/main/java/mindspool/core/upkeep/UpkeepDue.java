@@ -28,11 +28,21 @@ public record UpkeepDue(List<Count> counts, OptionalLong dueS) {
   /** How far in time a due date is worth saying, days. */
   private static final double FAR_DAYS = 730;
 
-  /** A counter. */
-  public record Count(Counter counter, double used, double every) {
+  /**
+   * A counter.
+   *
+   * @param perDay its usual rate
+   */
+  public record Count(Counter counter, double used, double every, double perDay) {
 
     public double share() {
       return used / every;
+    }
+
+    /** Until it is used up at the usual rate; without end where nothing moves it. */
+    private double daysLeft() {
+      double left = every - used;
+      return left <= 0 ? 0 : perDay > 0 ? left / perDay : Double.POSITIVE_INFINITY;
     }
   }
 
@@ -56,7 +66,6 @@ public record UpkeepDue(List<Count> counts, OptionalLong dueS) {
           "every", "nothing", "an amount of at least one counter", "Say after how much it is due.");
     }
     List<Count> counts = new ArrayList<>();
-    double firstS = Double.POSITIVE_INFINITY;
     for (Map.Entry<Counter, Double> each : every.entrySet()) {
       Counter counter = each.getKey();
       double used = counter == Counter.DAYS ? Math.max(0, nowS - sinceS) / DAY_S : 0;
@@ -69,30 +78,27 @@ public record UpkeepDue(List<Count> counts, OptionalLong dueS) {
           lately += counter.of(use);
         }
       }
-      counts.add(new Count(counter, used, each.getValue()));
-      double left = each.getValue() - used;
-      if (left <= 0) {
-        firstS = Math.min(firstS, nowS);
-      } else if (lately > 0) {
-        firstS = Math.min(firstS, nowS + left / lately * RATE_DAYS * DAY_S);
-      }
+      counts.add(new Count(counter, used, each.getValue(), lately / RATE_DAYS));
     }
-    counts.sort(Comparator.comparingDouble(Count::share).reversed());
+    return of(counts, nowS);
+  }
+
+  private static UpkeepDue of(List<Count> counts, long nowS) {
+    double firstDays = counts.stream().mapToDouble(Count::daysLeft).min().orElseThrow();
     return new UpkeepDue(
-        List.copyOf(counts),
-        firstS <= nowS + FAR_DAYS * DAY_S
-            ? OptionalLong.of(Math.round(firstS))
+        counts.stream().sorted(Comparator.comparingDouble(Count::share).reversed()).toList(),
+        firstDays <= FAR_DAYS
+            ? OptionalLong.of(Math.round(nowS + firstDays * DAY_S))
             : OptionalLong.empty());
   }
 
   /** The same with what a machine itself keeps of a counter in the stead of what was counted. */
   public UpkeepDue with(Counter counter, double used, long nowS) {
-    List<Count> other =
+    return of(
         counts.stream()
-            .map(it -> it.counter == counter ? new Count(counter, used, it.every) : it)
-            .sorted(Comparator.comparingDouble(Count::share).reversed())
-            .toList();
-    return new UpkeepDue(other, other.get(0).share() >= 1 ? OptionalLong.of(nowS) : dueS);
+            .map(it -> it.counter == counter ? new Count(counter, used, it.every, it.perDay) : it)
+            .toList(),
+        nowS);
   }
 
   /** The counter that is used up most. */

@@ -22,6 +22,22 @@ class UpkeepDueTest {
     return new Use(NOW_S - Math.round(daysAgo * DAY_S), hours, kg, 0, 0, 0);
   }
 
+  /** Worked by hand: 2.1 % in 42 days, so that the 3 % from 7 to 10 take 60. */
+  @Test
+  void aCounterThatTheMachineKeepsIsForetoldAtItsUsualRate() {
+    List<Use> uses = new ArrayList<>();
+    for (int day = 0; day < 42; day++) {
+      uses.add(new Use(NOW_S - Math.round((day + 0.5) * DAY_S), 1, 0.1, 0.1, 0.0005, 0));
+    }
+    UpkeepDue counted = UpkeepDue.of(Map.of(Counter.BORE, 10.0), uses, NOW_S - 60 * DAY_S, NOW_S);
+    assertThat(counted.binding().used()).isEqualTo(2.1, within(1e-9));
+    UpkeepDue kept = counted.with(Counter.BORE, 7, NOW_S);
+    assertThat((kept.dueS().orElseThrow() - NOW_S) / (double) DAY_S).isEqualTo(60, within(1e-3));
+    assertThat(counted.with(Counter.BORE, 10, NOW_S).dueS()).hasValue(NOW_S);
+    UpkeepDue unused = UpkeepDue.of(Map.of(Counter.BORE, 10.0), List.of(), NOW_S - DAY_S, NOW_S);
+    assertThat(unused.with(Counter.BORE, 5, NOW_S).dueS()).isEmpty();
+  }
+
   /** Worked by hand: 90 of 100 h is soon; 2.5 h a day leaves four days. */
   @Test
   void theRateOfTheLastWeeksTellsWhenItIsDue() {
