@@ -98,6 +98,12 @@ public record Material(
     return word != null && word.word().equals("needed");
   }
 
+  /** Whether airing the room is too little for what it gives off when printed. */
+  public boolean fumesAreLedOff() {
+    Trait.Word word = traits.get(Trait.FUMES);
+    return word != null && word.word().equals("lead off");
+  }
+
   /** Whether it wears nozzles that are not hardened. */
   public boolean isAbrasive() {
     return value(Parameter.ABRASIVE) >= ABRASIVE_SHARE;

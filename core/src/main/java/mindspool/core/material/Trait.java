@@ -3,6 +3,7 @@ package mindspool.core.material;
 /** What is said of a material in a word. */
 public enum Trait {
   EMITS("emits", "gives off when printed"),
+  FUMES("fumes", "its fumes: lead off, or air the room"),
   ENCLOSURE("enclosure", "enclosure: none, helps or needed"),
   SUN_RESISTANCE("sunResistance", "stands the sun: poor, fair or good");
 

@@ -330,9 +330,8 @@ final class SheetGates {
   private void fumes(Material material) {
     String id = material == this.material ? "fumes" : "fumes-" + material.name();
     Trait.Word emits = material.traits().get(Trait.EMITS);
-    String word = emits == null ? "" : emits.word().toLowerCase(Locale.ROOT);
-    boolean harsh = word.contains("styrene") || word.contains("caprolactam");
-    if (harsh) {
+    String word = emits == null ? "fumes" : emits.word();
+    if (material.fumesAreLedOff()) {
       gate(
           id,
           true,

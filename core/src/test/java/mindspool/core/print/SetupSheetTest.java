@@ -600,6 +600,19 @@ class SetupSheetTest {
     assertThat(job.sheet().gates()).noneMatch(it -> it.id().equals("fumes"));
   }
 
+  /** Common practice: styrenes and nylon 6 want their fumes led off, the others an aired room. */
+  @Test
+  void theTableSaysWhichFumesAreLedOff() {
+    Set<String> ledOff = Set.of("ABS", "ASA", "HIPS", "PA6", "PA-CF");
+    for (Material material : MaterialCatalogue.standard().all()) {
+      Job job = new Job();
+      job.material = material.name();
+      job.ventilated = false;
+      boolean asked = job.sheet().gates().stream().anyMatch(it -> it.id().equals("fumes"));
+      assertThat(asked).as(material.name()).isEqualTo(ledOff.contains(material.name()));
+    }
+  }
+
   @Test
   void aPartWithItsBrimMustFitTheBed() {
     Job job = new Job();
