@@ -103,9 +103,9 @@ class PlanAgenda implements AgendaSource {
     return dryers.isDrying(entry.code, entry.dryerId);
   }
 
-  /** A job for some time can start as soon as its filament prints. */
-  private static long startS(PrintJob job, PlanEntry entry, long nowS) {
-    if (!job.someTime || !entry.served) {
+  /** A job for some time can start as soon as its filament prints and its printer is free. */
+  private long startS(PrintJob job, PlanEntry entry, long nowS) {
+    if (!job.someTime || !entry.served || printing.isTaken(job.id)) {
       return job.startS;
     }
     return Math.min(job.startS, Math.max(nowS, entry.dryerId == null ? nowS : entry.endS));

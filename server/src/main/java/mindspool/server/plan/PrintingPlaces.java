@@ -49,6 +49,12 @@ class PrintingPlaces {
         : OptionalLong.of(holder.printerId());
   }
 
+  /** Whether the printer of a job is taken by another print. */
+  boolean isTaken(long jobId) {
+    Holder holder = setups.of(jobs.job(jobId));
+    return holder.printerId() != null && setups.isPrinting(holder.printerId());
+  }
+
   /** What the place that a spool hangs in is called; null where there is none. */
   String name(Holder holder) {
     return holder.placeId() == null ? null : climates.place(holder.placeId()).name();

@@ -22,6 +22,9 @@ public interface SetupsOfJobs {
 
   Holder of(KnownJob job);
 
+  /** Whether something is being printed on a printer. */
+  boolean isPrinting(long printerId);
+
   /** Whether a file of its part tells how much filament and time it takes. */
   boolean isToldByFile(long jobId);
 }

@@ -11,17 +11,25 @@ class SetupsOfSheets implements SetupsOfJobs {
   private final Sheets sheets;
   private final PrintStore.Sheets store;
   private final PartFiles files;
+  private final PrintStore.Runs runs;
 
-  SetupsOfSheets(Sheets sheets, PrintStore.Sheets store, PartFiles files) {
+  SetupsOfSheets(Sheets sheets, PrintStore.Sheets store, PartFiles files, PrintStore.Runs runs) {
     this.sheets = sheets;
     this.store = store;
     this.files = files;
+    this.runs = runs;
   }
 
   @Override
   public Holder of(KnownJob job) {
     Sheets.Chosen chosen = sheets.chosen(job);
     return new Holder(chosen.printerId(), chosen.feedId(), store.existsById(job.id()));
+  }
+
+  @Override
+  public boolean isPrinting(long printerId) {
+    return runs.findByRemovedSIsNullAndEndedSIsNullOrderByStartedSAsc().stream()
+        .anyMatch(run -> run.printerId == printerId);
   }
 
   @Override

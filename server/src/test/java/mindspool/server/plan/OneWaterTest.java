@@ -119,6 +119,31 @@ class OneWaterTest extends PrintingTest {
     assertThat(startOf(boxed).get("placeId").isNull()).as("it prints out of its box").isTrue();
   }
 
+  /** A job for some time is not offered as long as its printer has another print on it. */
+  @Test
+  void todayOffersNoStartOnAPrinterThatPrints() {
+    code = spool("PLA");
+    long waits =
+        created(
+            "/api/jobs",
+            "{\"name\": \"waits\", \"code\": \"%s\", \"grams\": 20, \"hours\": 1}".formatted(code));
+    setUp(waits, ", \"grams\": 20, \"hours\": 1");
+    planned();
+    assertThat(isOffered(waits)).isTrue();
+    code = spool("PLA");
+    long goes = jobOf(20, 1, 0.2);
+    setUp(goes, ", \"grams\": 20, \"hours\": 1");
+    long run = started(goes).get("id").asLong();
+    assertThat(isOffered(waits)).as("while the other prints").isFalse();
+    api.post("/api/prints/" + run + "/finish", "{\"outcome\": \"GOOD\"}");
+    assertThat(isOffered(waits)).as("once it ended").isTrue();
+  }
+
+  private boolean isOffered(long job) {
+    planned();
+    return api.get("/api/today").body().get("lines").toString().contains("job-" + job + "-start");
+  }
+
   private JsonNode startOf(long job) {
     for (JsonNode line : api.get("/api/today").body().get("lines")) {
       if (line.get("key").asString().equals("job-" + job + "-start")) {

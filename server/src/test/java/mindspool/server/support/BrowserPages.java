@@ -10,6 +10,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -107,11 +108,12 @@ public abstract class BrowserPages {
               .ifPresent(
                   failure ->
                       LOG.error(
-                          "{}: the page complained of {}, waits for {} and gave up {}",
+                          "{}: the page complained of {}, waits for {} and gave up {}; it says {}",
                           test.getDisplayName(),
                           complaints,
                           waitingFor,
-                          failed));
+                          failed,
+                          page.getByRole(AriaRole.ALERT).allInnerTexts()));
 
   private static synchronized Browser browser() {
     if (browser == null) {
