@@ -9,6 +9,7 @@ import mindspool.core.climate.Horizon;
 import mindspool.core.climate.MoistAir;
 import mindspool.core.drying.DryingForecast.Point;
 import mindspool.core.plan.DryingPlan;
+import mindspool.core.plan.PlanProblem;
 import mindspool.core.plan.PlannedCourse;
 import mindspool.core.plan.PlannedLoad;
 import mindspool.server.shelf.Spools;
@@ -35,7 +36,8 @@ class PlanCourses {
   /** Moisture of a spool over the plan's hours. */
   List<Point> of(String code) {
     PlanService.Run run = plans.run();
-    DryingPlan plan = run == null ? null : run.best;
+    PlanProblem problem = run == null ? null : run.problem;
+    DryingPlan plan = problem == null ? null : run.best;
     long startS = plan == null ? clock.instant().getEpochSecond() : run.startS;
     Optional<PlannedLoad> load =
         plan == null
@@ -49,13 +51,13 @@ class PlanCourses {
         drying -> {
           double mean = points.get(points.size() - 1).meanPercent();
           points.addAll(
-              new PlannedCourse(run.problem.room(), startS)
+              new PlannedCourse(problem.room(), startS)
                   .of(
                       plan,
                       drying,
                       code,
                       mean,
-                      (job, fromS, toS) -> air(job.id(), fromS, toS, run.problem.room())));
+                      (job, fromS, toS) -> air(job.id(), fromS, toS, problem.room())));
         });
     return points;
   }

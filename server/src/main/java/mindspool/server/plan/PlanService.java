@@ -204,7 +204,10 @@ class PlanService implements DisposableBean {
     Run mine = new Run(start, clock.millis(), seconds);
     Run last = run;
     // What stood is shown until there is something better.
-    mine.best = last == null || last.startS != start ? null : last.best;
+    if (last != null && last.startS == start) {
+      mine.problem = last.problem;
+      mine.best = last.best;
+    }
     mine.because = outdatedBy().orElse(null);
     run = mine;
     outdated = null;

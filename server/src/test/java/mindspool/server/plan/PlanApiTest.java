@@ -338,6 +338,12 @@ class PlanApiTest extends ServerTest {
     assertThat(target).isLessThan(0.6 * before);
     assertThat(course.get(course.size() - 1).get("hour").asDouble()).isGreaterThan(72);
     assertThat(api.get("/api/plan/courses/ZZZZ").status()).isEqualTo(422);
+    // While a plan is sought anew, what stood is what a course follows.
+    for (int again = 0; again < 10; again++) {
+      posted("/api/plan/runs", "{\"seconds\": 1}");
+      assertThat(api.get("/api/plan/courses/" + code).status()).isEqualTo(200);
+    }
+    planned();
     api.delete("/api/jobs/" + id);
   }
 }
