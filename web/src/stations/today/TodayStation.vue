@@ -157,7 +157,7 @@ async function say(line: Line, kind: NonNullable<Line['said']>) {
               {{ DEEDS[line.deed.kind]
               }}<span class="sr-only">: {{ inShownUnits(line.what) }}</span>
             </button>
-            <span v-else-if="line.afterAnother" class="soft small later">once they are in</span>
+            <span v-else-if="line.after" class="soft small later">{{ line.after }}</span>
             <button v-else-if="line.doer === 'PERSON'" class="button" @click="say(line, 'DONE')">
               done<span class="sr-only">: {{ inShownUnits(line.what) }}</span>
             </button>

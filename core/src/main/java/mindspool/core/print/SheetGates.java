@@ -329,9 +329,9 @@ final class SheetGates {
 
   private void fumes(Material material) {
     String id = material == this.material ? "fumes" : "fumes-" + material.name();
-    Trait.Word emits = material.traits().get(Trait.EMITS);
-    String word = emits == null ? "fumes" : emits.word();
     if (material.fumesAreLedOff()) {
+      Trait.Word emits = material.traits().get(Trait.EMITS);
+      String word = emits == null ? "fumes" : emits.word();
       gate(
           id,
           true,

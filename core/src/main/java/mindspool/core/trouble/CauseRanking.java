@@ -315,12 +315,12 @@ public final class CauseRanking {
     return questions(sign -> true);
   }
 
-  /**
-   * The same for somebody who cannot see everything.
-   *
-   * @param seenBy tells what can be seen
-   */
-  public List<Question> questions(Predicate<Sign> seenBy) {
+  /** The same while it prints: nobody has the part in the hand, nor another print beside it. */
+  public List<Question> questionsWhilePrinting() {
+    return questions(sign -> sign.needs() == Sign.Needs.LOOK);
+  }
+
+  private List<Question> questions(Predicate<Sign> canBeSeen) {
     if (causes.get(0).share() > SETTLED) {
       return List.of();
     }
@@ -329,7 +329,7 @@ public final class CauseRanking {
     Set<String> held = Exclusions.held(evidence);
     return knowledge.signs().stream()
         .filter(sign -> !evidence.signs().containsKey(sign.id()))
-        .filter(sign -> seenBy.test(sign))
+        .filter(sign -> canBeSeen.test(sign))
         .filter(sign -> !knowledge.exclusions().rulesOut(sign.id(), held))
         .map(sign -> new Question(sign, posterior.gainBits(sign)))
         .filter(it -> it.gainBits() >= LEAST_GAIN_BITS / 2)

@@ -72,7 +72,7 @@ class ExclusionsTest {
       assertThat(ranking.questions())
           .as(sign.id())
           .noneMatch(it -> KNOWLEDGE.exclusions().rulesOut(it.sign().id(), held));
-      assertThat(ranking.questions(it -> it.needs() == Needs.LOOK))
+      assertThat(ranking.questionsWhilePrinting())
           .as(sign.id())
           .allMatch(it -> it.sign().needs() == Needs.LOOK);
     }

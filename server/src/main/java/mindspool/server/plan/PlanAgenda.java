@@ -103,15 +103,16 @@ class PlanAgenda implements AgendaSource {
     return dryers.isDrying(entry.code, entry.dryerId);
   }
 
-  /** A job for some time can start as soon as its filament prints and its printer is free. */
-  private long startS(PrintJob job, PlanEntry entry, long nowS) {
-    if (!job.someTime || !entry.served || printing.isTaken(job.id)) {
+  /** A job for some time can start as soon as its filament prints. */
+  private static long startS(PrintJob job, PlanEntry entry, long nowS) {
+    if (!job.someTime || !entry.served) {
       return job.startS;
     }
     return Math.min(job.startS, Math.max(nowS, entry.dryerId == null ? nowS : entry.endS));
   }
 
   private Line start(PrintJob job, PlanEntry entry, long startS) {
+    boolean taken = printing.isTaken(job.id);
     return new Line(
         "job-" + job.id + "-start",
         startS,
@@ -127,14 +128,17 @@ class PlanAgenda implements AgendaSource {
         filament(entry) + text(entry.why),
         startS < job.startS ? "It waits, and its filament takes up water." : "Later jobs move.",
         "/print/jobs/" + job.id,
-        new Deed(
-            Kind.START_JOB,
-            null,
-            orNull(printing.putInto(job.id, spools.current(entry.code).placeId())),
-            job.id,
-            List.of(entry.code),
-            null,
-            null));
+        taken
+            ? null
+            : new Deed(
+                Kind.START_JOB,
+                null,
+                orNull(printing.putInto(job.id, spools.current(entry.code).placeId())),
+                job.id,
+                List.of(entry.code),
+                null,
+                null),
+        taken ? "once its printer is free" : null);
   }
 
   private static String filament(PlanEntry entry) {
@@ -177,7 +181,7 @@ class PlanAgenda implements AgendaSource {
         "The heat goes on, and the next load waits.",
         "/plan",
         null,
-        true);
+        "once they are in");
   }
 
   private static String codes(List<PlanEntry> of) {

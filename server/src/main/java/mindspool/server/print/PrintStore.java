@@ -29,6 +29,8 @@ final class PrintStore {
   interface Runs extends JpaRepository<PrintRun, Long> {
     List<PrintRun> findByRemovedSIsNullAndEndedSIsNullOrderByStartedSAsc();
 
+    boolean existsByOpenPrinterId(long printerId);
+
     List<PrintRun> findTop200ByRemovedSIsNullAndEndedSIsNotNullOrderByEndedSDescIdDesc();
 
     Optional<PrintRun>

@@ -28,8 +28,7 @@ class SetupsOfSheets implements SetupsOfJobs {
 
   @Override
   public boolean isPrinting(long printerId) {
-    return runs.findByRemovedSIsNullAndEndedSIsNullOrderByStartedSAsc().stream()
-        .anyMatch(run -> run.printerId == printerId);
+    return runs.existsByOpenPrinterId(printerId);
   }
 
   @Override

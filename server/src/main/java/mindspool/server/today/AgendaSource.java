@@ -26,8 +26,8 @@ public interface AgendaSource {
    * @param ifSkipped what happens otherwise
    * @param link page on which it is done
    * @param deed what is recorded when it is done; null where nothing is but that
-   * @param afterAnother whether it can be done only once an earlier line was: until then nobody
-   *     says that it is
+   * @param after what must be done before it can be, such as "once they are in": until then nobody
+   *     says that it is done; null where nothing must
    */
   record Line(
       String key,
@@ -38,7 +38,7 @@ public interface AgendaSource {
       String ifSkipped,
       String link,
       Deed deed,
-      boolean afterAnother) {
+      String after) {
 
     public Line(
         String key,
@@ -49,7 +49,7 @@ public interface AgendaSource {
         String ifSkipped,
         String link,
         Deed deed) {
-      this(key, atS, doer, what, why, ifSkipped, link, deed, false);
+      this(key, atS, doer, what, why, ifSkipped, link, deed, null);
     }
 
     /** One that is only said to be done. */

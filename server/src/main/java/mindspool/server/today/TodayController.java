@@ -50,7 +50,7 @@ class TodayController {
   /**
    * A line; {@code said} what somebody said of it, null where nobody did.
    *
-   * @param afterAnother whether it can be done only once an earlier line was
+   * @param after what must be done before it can be, such as "once they are in"
    * @param actId the act of what was said, by which it can be undone
    * @param untilS when it comes again, where it was put off
    */
@@ -64,7 +64,7 @@ class TodayController {
       String ifSkipped,
       String link,
       @MayBeNull Deed deed,
-      boolean afterAnother,
+      @MayBeNull String after,
       @MayBeNull TodayAct.Kind said,
       Long actId,
       @MayBeNull String person,
@@ -115,7 +115,7 @@ class TodayController {
         line.ifSkipped(),
         line.link(),
         line.deed(),
-        line.afterAnother(),
+        line.after(),
         holds == null ? null : holds.kind,
         holds == null ? null : holds.actId,
         holds == null ? null : holds.person,

@@ -297,15 +297,10 @@ class TroubleController {
     return CauseRanking.of(troubles.knowledge(), troubles.evidence(trouble, known));
   }
 
-  /** While it prints nobody has the part in the hand, nor another print beside it. */
-  private static boolean canBeSeen(Sign sign, Known known) {
-    boolean prints = known.run().map(run -> run.endedS() == null).orElse(false);
-    return !prints || sign.needs() == Sign.Needs.LOOK;
-  }
-
   private TroubleView view(StoredTrouble trouble) {
     Known known = troubles.known(trouble);
     CauseRanking ranking = ranking(trouble, known);
+    boolean prints = known.run().filter(run -> run.endedS() == null).isPresent();
     return new TroubleView(
         trouble.id,
         trouble.title,
@@ -339,7 +334,7 @@ class TroubleController {
         Troubles.tests(trouble).entrySet().stream().map(this::test).toList(),
         trouble.habit,
         ranking.isUntold(),
-        TroubleAnswer.of(ranking, ranking.questions(sign -> canBeSeen(sign, known))),
+        TroubleAnswer.of(ranking, prints ? ranking.questionsWhilePrinting() : ranking.questions()),
         TroubleAnswer.ReasonsView.of(ranking.reasons(ranking.causes().get(0).cause().id())),
         known.changed().stream()
             .map((Changed it) -> new ChangedSinceGoodView(it.what(), it.then(), it.now()))

@@ -101,6 +101,12 @@ class OneWaterTest extends PrintingTest {
   void todaysStartSaysOnWhichPrinterASpoolFromTheShelfPrints() {
     box = place("Fen box", "DRY_BOX", room);
     code = spool("PLA");
+    long boxed = jobOf(20, 1, 0.2);
+    setUp(boxed, ", \"feedId\": %d, \"grams\": 20, \"hours\": 1".formatted(box));
+    planned();
+    assertThat(startOf(boxed).get("placeId").isNull()).as("it prints out of its box").isTrue();
+
+    code = spool("PLA");
     long job = jobOf(20, 1, 0.2);
     setUp(job, ", \"grams\": 20, \"hours\": 1");
     planned();
@@ -111,43 +117,47 @@ class OneWaterTest extends PrintingTest {
             "/api/jobs/" + job + "/start",
             "{\"code\": %s, \"placeId\": %s}".formatted(deed.at("/codes/0"), deed.get("placeId")));
     assertThat(started.status()).as(started.raw().body()).isEqualTo(200);
-
-    code = spool("PLA");
-    long boxed = jobOf(20, 1, 0.2);
-    setUp(boxed, ", \"feedId\": %d, \"grams\": 20, \"hours\": 1".formatted(box));
-    planned();
-    assertThat(startOf(boxed).get("placeId").isNull()).as("it prints out of its box").isTrue();
   }
 
-  /** A job for some time is not offered as long as its printer has another print on it. */
+  /** Neither a job for some time nor one at its hour can start where another print is on. */
   @Test
   void todayOffersNoStartOnAPrinterThatPrints() {
     code = spool("PLA");
-    long waits =
+    long some =
         created(
             "/api/jobs",
             "{\"name\": \"waits\", \"code\": \"%s\", \"grams\": 20, \"hours\": 1}".formatted(code));
-    setUp(waits, ", \"grams\": 20, \"hours\": 1");
-    planned();
-    assertThat(isOffered(waits)).isTrue();
+    setUp(some, ", \"grams\": 20, \"hours\": 1");
+    code = spool("PLA");
+    long fixed = jobOf(20, 1, 0.4);
+    setUp(fixed, ", \"grams\": 20, \"hours\": 1");
     code = spool("PLA");
     long goes = jobOf(20, 1, 0.2);
     setUp(goes, ", \"grams\": 20, \"hours\": 1");
-    long run = started(goes).get("id").asLong();
-    assertThat(isOffered(waits)).as("while the other prints").isFalse();
-    api.post("/api/prints/" + run + "/finish", "{\"outcome\": \"GOOD\"}");
-    assertThat(isOffered(waits)).as("once it ended").isTrue();
-  }
-
-  private boolean isOffered(long job) {
     planned();
-    return api.get("/api/today").body().get("lines").toString().contains("job-" + job + "-start");
+    for (long job : List.of(some, fixed, goes)) {
+      assertThat(startOf(job).isNull()).as("job %d on a free printer", job).isFalse();
+      assertThat(line(job).get("after").isNull()).isTrue();
+    }
+    long run = started(goes).get("id").asLong();
+    planned();
+    for (long job : List.of(some, fixed)) {
+      assertThat(startOf(job).isNull()).as("job %d while another prints", job).isTrue();
+      assertThat(line(job).get("after").asString()).isEqualTo("once its printer is free");
+    }
+    api.post("/api/prints/" + run + "/finish", "{\"outcome\": \"GOOD\"}");
+    planned();
+    assertThat(startOf(fixed).get("placeId").asLong()).isEqualTo(printer);
   }
 
   private JsonNode startOf(long job) {
+    return line(job).get("deed");
+  }
+
+  private JsonNode line(long job) {
     for (JsonNode line : api.get("/api/today").body().get("lines")) {
       if (line.get("key").asString().equals("job-" + job + "-start")) {
-        return line.get("deed");
+        return line;
       }
     }
     throw new AssertionError("no start of job " + job);

@@ -89,9 +89,9 @@ class PlanApiTest extends ServerTest {
     JsonNode load = line(sheet.get("lines"), "load-");
     assertThat(load.get("what").asString()).contains("Put " + code + " into");
     assertThat(load.get("ifSkipped").asString()).isNotBlank();
-    assertThat(load.get("afterAnother").asBoolean()).isFalse();
+    assertThat(load.get("after").isNull()).isTrue();
     JsonNode unload = line(sheet.get("lines"), "unload-");
-    assertThat(unload.get("afterAnother").asBoolean()).as("it is not in yet").isTrue();
+    assertThat(unload.get("after").asString()).isEqualTo("once they are in");
     assertThat(unload.get("why").asString())
         .containsPattern("came from plan shelf \\d+: open there it prints for|prints there for");
     assertThat(line(sheet.get("lines"), "job-" + id).get("doer").asString()).isEqualTo("PRINTER");
