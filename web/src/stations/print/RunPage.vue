@@ -150,7 +150,10 @@ const again = () =>
 
 const why = () =>
   attempt(async () => {
-    const trouble = await acts.record(client.POST('/api/troubles', { body: { runId: props.id } }))
+    const trouble = await acts.record(
+      client.POST('/api/troubles', { body: { runId: props.id } }),
+      'Its case is open already',
+    )
     await router.push(`/trouble/${trouble.id}`)
   })
 
@@ -268,6 +271,12 @@ function title(id: string): string {
       </AppForm>
 
       <GoOnWith v-if="running" :run="run" />
+      <p v-if="running" class="row">
+        <button class="button" @click="why">It goes wrong: find the cause</button>
+        <span class="soft small"
+          >It prints on meanwhile; only what can be seen there is asked.</span
+        >
+      </p>
 
       <section v-if="running || correcting" aria-labelledby="finish-title" class="finish">
         <h2 id="finish-title">{{ correcting ? 'Correct how it came out' : 'It has ended' }}</h2>

@@ -1,6 +1,7 @@
 package mindspool.server.trouble;
 
 import java.util.List;
+import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
 
 /** Repositories of this station. */
@@ -12,6 +13,9 @@ final class TroubleStore {
     List<StoredTrouble> findByRemovedSIsNullAndClosedSIsNullOrderByOpenedSDesc();
 
     List<StoredTrouble> findTop200ByRemovedSIsNullAndClosedSIsNotNullOrderByClosedSDescIdDesc();
+
+    Optional<StoredTrouble> findFirstByRunIdAndRemovedSIsNullAndClosedSIsNullOrderByIdDesc(
+        long runId);
 
     List<StoredTrouble> findByRemovedSIsNullAndClosedSGreaterThan(long sinceS);
   }

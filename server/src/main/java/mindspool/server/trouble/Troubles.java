@@ -116,26 +116,28 @@ class Troubles {
     return store.findTop200ByRemovedSIsNullAndClosedSIsNotNullOrderByClosedSDescIdDesc();
   }
 
-  /** Opens a case from a print, a spool, a printer, or nothing. */
+  /**
+   * Opens a case from a print, a spool, a printer, or nothing. A print's case that is open already
+   * is gone on with, and learns what was seen at the print's end.
+   */
   @Transactional
   public StoredTrouble open(Long runId, String code, Long printerId, String title) {
     StoredTrouble trouble = new StoredTrouble();
     trouble.openedS = now();
     if (runId != null) {
       Printed run = runs.print(runId);
+      Optional<StoredTrouble> begun =
+          store.findFirstByRunIdAndRemovedSIsNullAndClosedSIsNullOrderByIdDesc(runId);
+      if (begun.isPresent()) {
+        return goOn(begun.get(), run);
+      }
       trouble.runId = runId;
       trouble.code = run.code();
       trouble.printerId = run.printerId();
       trouble.plateId = run.plateId();
       trouble.material = run.material();
       trouble.title = run.name();
-      trouble.lostG = tenth(run.lostG());
-      trouble.lostHours = tenth(run.hours());
-      Map<String, Sign.Answer> seen = new LinkedHashMap<>();
-      run.signs().stream()
-          .filter(SEEN_AT_THE_END::containsKey)
-          .forEach(sign -> seen.put(SEEN_AT_THE_END.get(sign), Sign.Answer.YES));
-      trouble.signs = JSON.writeValueAsString(seen);
+      told(trouble, run);
     }
     if (printerId != null) {
       trouble.printerId = machines.printer(printerId).placeId();
@@ -156,6 +158,21 @@ class Troubles {
     StoredTrouble saved = store.saveAndFlush(trouble);
     edits.added(editable, saved.id, saved);
     return saved;
+  }
+
+  private StoredTrouble goOn(StoredTrouble begun, Printed run) {
+    return run.endedS() == null ? begun : change(begun, it -> told(it, run));
+  }
+
+  /** What the print says of its case; what somebody said of a sign stays. */
+  private static void told(StoredTrouble trouble, Printed run) {
+    trouble.lostG = tenth(run.lostG());
+    trouble.lostHours = tenth(run.hours());
+    Map<String, Sign.Answer> seen = new LinkedHashMap<>(signs(trouble));
+    run.signs().stream()
+        .filter(SEEN_AT_THE_END::containsKey)
+        .forEach(sign -> seen.putIfAbsent(SEEN_AT_THE_END.get(sign), Sign.Answer.YES));
+    trouble.signs = JSON.writeValueAsString(seen);
   }
 
   /** Stores what somebody says; refuses ids that are not known and a case that is closed. */

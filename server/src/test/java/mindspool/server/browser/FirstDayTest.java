@@ -336,6 +336,17 @@ class FirstDayTest extends BrowserPages {
     assertThat(page.getByTestId("run-headline")).containsText("Gear: 0 % done");
     pass(Duration.ofMinutes(20));
     page.reload();
+    button("It goes wrong: find the cause").click();
+    assertThat(page.getByTestId("case-headline")).containsText("Gear");
+    page.getByTestId("find-sign").fill("corner rises early");
+    page.getByTestId("signs-found")
+        .getByTestId("sign-lift_early")
+        .getByText("yes", new Locator.GetByTextOptions().setExact(true))
+        .click();
+    assertThat(page.getByTestId("signs-asked").first()).isVisible();
+    assertThat(page.getByTestId("signs-asked")).not().containsText("with the part in the hand");
+    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Gear").setExact(true))
+        .click();
     page.getByText("Failed", new Page.GetByTextOptions().setExact(true)).click();
     page.getByText("a corner came up").click();
     page.getByLabel("Failed at a height of, mm").fill("3");

@@ -134,9 +134,17 @@ class TroubleApiTest extends PrintingTest {
         assertThat(prints && needsMore).as(trouble.at("/ranking/questions").toString()).isFalse();
         askedForMore |= needsMore;
       }
-      api.post("/api/prints/" + run + "/finish", "{\"outcome\": \"FAILED\", \"failedAtMm\": 4}");
+      api.post(
+          "/api/prints/" + run + "/finish",
+          "{\"outcome\": \"FAILED\", \"failedAtMm\": 4, \"signs\": [\"popping\"]}");
     }
     assertThat(askedForMore).as("once it ended, the part is in the hand").isTrue();
+
+    JsonNode gone = opened("{\"runId\": %d}".formatted(run));
+    assertThat(gone.get("id")).as("one case of a print").isEqualTo(trouble.get("id"));
+    assertThat(gone.get("signs").toString()).as("seen at the end").contains("\"pop\"");
+    assertThat(gone.get("signs").toString()).as("said before").contains("\"gap_one\"");
+    trouble = gone;
 
     JsonNode both =
         answered(trouble, "\"signs\": {\"repeat\": \"YES\", \"not_repeat\": \"YES\"}").body();
